@@ -1,0 +1,77 @@
+/// A section compiled to a row of two-port operations that a tight loop can run through.
+
+/**
+ * Operations on the row vector (d, n) = (1, Zs)·M of the chain so far, M being its ABCD matrix:
+ * shunt Y: d += Y·n; series Z: n += Z·d. The voltage across a load Y_L is e / (d + Y_L·n) and the
+ * Thévenin source impedance at that point n / d.
+ */
+export enum Op {
+  /** Y = p0 + jω·p1 (S, F) */
+  ShuntRC,
+  /** Y = ω·p0·(p1 + j): a capacitance p0 with loss tangent p1 */
+  ShuntLossyC,
+  /** Y = 1 / (p0 + 1/(jω·p1)) (Ω, F) */
+  ShuntSeriesRC,
+  /** Z = p0 (Ω) */
+  SeriesR,
+  /** Z = p0 + 1/(p2 + 1/(jω·p1)) (Ω, H, S): a winding with eddy losses */
+  SeriesWinding,
+  /** Z = 1 / (p0 + jω·p1) (S, F) */
+  SeriesParallelRC,
+  /** Z = 1 / (p0 + jω·p1/(1 + jω·p1·p2)) (S, F, Ω): a track beside a series RC bleed */
+  SeriesBleed,
+  /** Uniform line: p0 length, p1 R', p2 L', p3 C', p4 tan δ (m, Ω/m, H/m, F/m, –) */
+  Line,
+}
+
+export const PARAMETERS_PER_OP = 5;
+
+export interface Ladder {
+  /** Driver's voltage; 0 is silence. */
+  readonly gain: number;
+  readonly ops: Uint8Array;
+  /** `PARAMETERS_PER_OP` per operation. */
+  readonly parameters: Float64Array;
+}
+
+/** Collects operations; neighbouring shunts are merged unless a mark stands between them. */
+export class LadderBuilder {
+  private readonly ops: Op[] = [];
+  private readonly parameters: number[] = [];
+  private mergeFrom = 0;
+  gain = 1;
+
+  /** How many operations lie before this point; nothing behind is merged into them. */
+  mark(): number {
+    this.mergeFrom = this.ops.length;
+    return this.ops.length;
+  }
+
+  push(op: Op, p0 = 0, p1 = 0, p2 = 0, p3 = 0, p4 = 0): void {
+    this.ops.push(op);
+    this.parameters.push(p0, p1, p2, p3, p4);
+  }
+
+  shunt(conductance: number, cF: number): void {
+    if (conductance === 0 && cF === 0) return;
+    const last = this.ops.length - 1;
+    if (last < this.mergeFrom || this.ops[last] !== Op.ShuntRC) {
+      this.push(Op.ShuntRC, conductance, cF);
+      return;
+    }
+    this.parameters[last * PARAMETERS_PER_OP]! += conductance;
+    this.parameters[last * PARAMETERS_PER_OP + 1]! += cF;
+  }
+
+  series(rOhm: number): void {
+    if (rOhm > 0) this.push(Op.SeriesR, rOhm);
+  }
+
+  build(): Ladder {
+    return {
+      gain: this.gain,
+      ops: Uint8Array.from(this.ops),
+      parameters: Float64Array.from(this.parameters),
+    };
+  }
+}

@@ -1,0 +1,74 @@
+/// What a driven section is made of. SI throughout.
+
+/** Treble bleed across the volume pot. */
+export type Bleed =
+  | { readonly topology: 'capacitor'; readonly cF: number }
+  | { readonly topology: 'parallel' | 'series'; readonly cF: number; readonly rOhm: number };
+
+export interface VolumeControl {
+  readonly potOhm: number;
+  /** Wiper fraction: wiper to ground over the whole track, 0–1. */
+  readonly wiper: number;
+}
+
+export interface ToneControl {
+  readonly potOhm: number;
+  readonly cF: number;
+  /** What is left of the track in series with the capacitor, 0–1; 1 is full up. */
+  readonly remaining: number;
+  /** True: the track opens at full up. */
+  readonly noLoad: boolean;
+}
+
+export interface Controls {
+  /** Where the tone control hangs: at the pickup ("modern") or at the volume's wiper ("fifties"). */
+  readonly wiring: 'modern' | 'fifties';
+  readonly volume: VolumeControl | null;
+  readonly tone: ToneControl | null;
+  readonly bleed: Bleed | null;
+}
+
+export type Source =
+  | {
+      readonly kind: 'pickup';
+      readonly lH: number;
+      readonly rDcOhm: number;
+      readonly cWindingF: number;
+      /** Eddy losses in parallel with the inductance; null if unknown (none). */
+      readonly rEddyOhm: number | null;
+      readonly controls: Controls;
+    }
+  | { readonly kind: 'piezo'; readonly cF: number }
+  | { readonly kind: 'voltage'; readonly rOutOhm: number; readonly gain: number };
+
+export interface LeadElement {
+  readonly kind: 'lead';
+  readonly lengthM: number;
+  readonly cPerMF: number;
+  readonly rPerMOhm: number;
+  readonly lPerMH: number;
+  readonly lossTangent: number;
+  /** Both plugs together; half stands at each end. */
+  readonly plugsF: number;
+}
+
+export type PathElement =
+  | LeadElement
+  | { readonly kind: 'series'; readonly rOhm: number }
+  | { readonly kind: 'shunt'; readonly rOhm: number | null; readonly cF: number }
+  | { readonly kind: 'pot'; readonly rOhm: number; readonly wiper: number };
+
+export interface Load {
+  readonly rOhm: number;
+  readonly cF: number;
+  /** Grid stopper into Miller capacitance, beside rOhm. */
+  readonly grid: { readonly stopperOhm: number; readonly millerF: number } | null;
+}
+
+/** From one driver to the input of the next: what one response is computed for. */
+export interface Section {
+  readonly source: Source;
+  readonly path: readonly PathElement[];
+  readonly load: Load;
+}
+

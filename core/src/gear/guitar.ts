@@ -1,0 +1,96 @@
+import { assumed, type Sourced } from './sourced';
+
+export type PickupClass =
+  | 'brightSingle'
+  | 'woundUpSingle'
+  | 'wideSingle'
+  | 'coveredTwin'
+  | 'hotTwin'
+  | 'bassSingle'
+  | 'bassSplit';
+
+export type BleedTopology = 'none' | 'capacitor' | 'parallel' | 'series';
+export type Wiring = 'modern' | 'fifties';
+
+/** A pot as a person sets it. Travel runs 0–1; `midFraction` is what is left of the track at half travel. */
+export interface Pot {
+  readonly potOhm: Sourced;
+  readonly travel: Sourced;
+  /** 0.10–0.15 for an audio taper, 0.5 for a linear one. */
+  readonly midFraction: Sourced;
+}
+
+export interface Guitar {
+  readonly name: string;
+  readonly pickupClass: PickupClass;
+  readonly lH: Sourced;
+  readonly rDcOhm: Sourced;
+  readonly cWindingF: Sourced;
+  readonly rEddyOhm: Sourced;
+  readonly wiring: Wiring;
+  readonly volume: Pot;
+  readonly tone: Pot;
+  readonly toneF: Sourced;
+  /** The tone pot opens at full up. */
+  readonly noLoad: boolean;
+  readonly bleed: BleedTopology;
+  readonly bleedF: Sourced;
+  readonly bleedOhm: Sourced;
+}
+
+interface PickupDefaults {
+  readonly label: string;
+  readonly lH: number;
+  readonly rDcKOhm: number;
+  readonly cWindingPF: number;
+  readonly rEddyMOhm: number;
+  readonly potKOhm: number;
+  readonly toneNF: number;
+}
+
+const row = (
+  label: string, lH: number, rDcKOhm: number, cWindingPF: number, rEddyMOhm: number, potKOhm: number, toneNF: number,
+): PickupDefaults => ({ label, lH, rDcKOhm, cWindingPF, rEddyMOhm, potKOhm, toneNF });
+
+/** Typical values of each class (model, class defaults); every one is editable in a rig. */
+export const PICKUP_CLASSES: Readonly<Record<PickupClass, PickupDefaults>> = {
+  brightSingle: row('bright single coil', 2.2, 5.8, 110, 1.0, 250, 22),
+  woundUpSingle: row('wound-up single coil', 3.3, 7.5, 140, 0.8, 250, 22),
+  wideSingle: row('wide single coil', 6.0, 8.0, 120, 0.7, 500, 22),
+  coveredTwin: row('covered twin coil', 4.4, 7.8, 130, 0.25, 500, 22),
+  hotTwin: row('hot twin coil', 8.0, 14.5, 170, 0.5, 500, 22),
+  bassSingle: row('bass single coil', 3.4, 7.6, 150, 0.8, 250, 47),
+  bassSplit: row('bass split coil', 5.6, 10.8, 170, 0.6, 250, 47),
+};
+
+const AUDIO_MID_FRACTION = 0.12;
+
+export function guitarOfClass(pickupClass: PickupClass, name: string): Guitar {
+  const defaults = PICKUP_CLASSES[pickupClass];
+  const pot: Pot = {
+    potOhm: assumed(defaults.potKOhm * 1e3),
+    travel: assumed(1),
+    midFraction: assumed(AUDIO_MID_FRACTION),
+  };
+  return {
+    name,
+    pickupClass,
+    lH: assumed(defaults.lH),
+    rDcOhm: assumed(Math.round(defaults.rDcKOhm * 1e3)),
+    cWindingF: assumed(picofarad(defaults.cWindingPF)),
+    rEddyOhm: assumed(defaults.rEddyMOhm * 1e6),
+    wiring: 'modern',
+    volume: pot,
+    tone: pot,
+    toneF: assumed(picofarad(defaults.toneNF * 1e3)),
+    noLoad: false,
+    bleed: 'none',
+    bleedF: assumed(1e-9),
+    bleedOhm: assumed(150e3),
+  };
+}
+
+/** Written so that 110 pF is the double nearest to 1.1e-10. */
+export function picofarad(pF: number): number {
+  return Number(`${pF}e-12`);
+}

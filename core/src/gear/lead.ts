@@ -1,0 +1,54 @@
+import { picofarad } from './guitar';
+import { assumed, entered, type Sourced } from './sourced';
+
+export type LeadClass = 'veryLow' | 'low' | 'ordinary' | 'high';
+
+export interface Lead {
+  readonly id: string;
+  readonly name: string;
+  readonly leadClass: LeadClass;
+  readonly lengthM: Sourced;
+  readonly cPerMF: Sourced;
+  readonly rPerMOhm: Sourced;
+  readonly lPerMH: Sourced;
+  /** One plug; a lead has two. */
+  readonly plugF: Sourced;
+}
+
+export const LEAD_CLASSES: Readonly<Record<LeadClass, { label: string; cPerMPF: number }>> = {
+  veryLow: { label: 'very low capacitance', cPerMPF: 60 },
+  low: { label: 'low capacitance', cPerMPF: 85 },
+  ordinary: { label: 'ordinary', cPerMPF: 110 },
+  high: { label: 'high capacitance', cPerMPF: 160 },
+};
+
+export const PATCH_LENGTH_M = 0.3;
+
+export function leadOfClass(leadClass: LeadClass, id: string, lengthM: Sourced, name?: string): Lead {
+  return {
+    id,
+    name: name ?? `${LEAD_CLASSES[leadClass].label} lead`,
+    leadClass,
+    lengthM,
+    cPerMF: assumed(picofarad(LEAD_CLASSES[leadClass].cPerMPF)),
+    rPerMOhm: assumed(0.1),
+    lPerMH: assumed(0.5e-6),
+    plugF: assumed(picofarad(15)),
+  };
+}
+
+/** A patch of the usual length and kind, as it is added with a pedal. */
+export function patchLead(id: string): Lead {
+  return leadOfClass('ordinary', id, assumed(PATCH_LENGTH_M), 'patch');
+}
+
+/** The lead a rig is compared with until the user sets another: 3 m of 100 pF/m, no plugs. */
+export interface ReferenceLead {
+  readonly lengthM: Sourced;
+  readonly cPerMF: Sourced;
+}
+
+export const DEFAULT_REFERENCE_LEAD: ReferenceLead = {
+  lengthM: entered(3),
+  cPerMF: entered(picofarad(100)),
+};

@@ -1,0 +1,11 @@
+export * from './rig';
+export * from './edit';
+export { applyEdit, findPart } from './applyEdit';
+export { checkField, readField } from './checkField';
+export type { FieldInput, FieldProblem } from './checkField';
+export { checkName, checkRig, readNumber } from './checkRig';
+export type { RigProblem } from './checkRig';
+export * from './composeEdit';
+export { CHOICE_RULES, FIELD_RULES, fieldRule } from './fields';
+export type { FieldRule, PartKind } from './fields';
+export { newRig } from './newRig';

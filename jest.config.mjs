@@ -1,0 +1,37 @@
+/** Every workspace is a project of its own: the same transform, another environment where it needs one. */
+const shared = {
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          parser: { syntax: 'typescript', tsx: true },
+          target: 'es2022',
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'es6' },
+      },
+    ],
+  },
+};
+
+const project = (name, options = {}) => ({
+  ...shared,
+  displayName: name,
+  rootDir: `<rootDir>/${name}`,
+  testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
+  testEnvironment: 'node',
+  ...options,
+});
+
+export default {
+  projects: [
+    project('core'),
+    project('contract'),
+    project('server'),
+    project('web', { testEnvironment: '<rootDir>/test/BrowserEnvironment.mjs' }),
+    project('e2e', { testMatch: ['<rootDir>/**/*.e2e.ts'] }),
+  ],
+  testTimeout: 60_000,
+};
