@@ -4,7 +4,18 @@ import { TestEnvironment } from 'jest-environment-jsdom';
 export default class BrowserEnvironment extends TestEnvironment {
   async setup() {
     await super.setup();
-    const platform = { TextEncoder, TextDecoder, fetch, Request, Response, Headers, structuredClone, ReadableStream, TransformStream, BroadcastChannel };
+    const platform = {
+      TextEncoder,
+      TextDecoder,
+      fetch,
+      Request,
+      Response,
+      Headers,
+      structuredClone,
+      ReadableStream,
+      TransformStream,
+      BroadcastChannel,
+    };
     for (const [name, value] of Object.entries(platform)) this.global[name] ??= value;
   }
 }

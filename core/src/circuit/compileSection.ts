@@ -18,7 +18,9 @@ export function chooseLeadForm(section: Pick<Section, 'source' | 'path'>): LeadF
   let totalM = 0;
   for (const element of section.path) if (element.kind === 'lead') totalM += element.lengthM;
   const limitM =
-    section.source.kind === 'voltage' ? LUMPED_LIMIT_BEHIND_DRIVER_M : LUMPED_LIMIT_BEHIND_PASSIVE_M;
+    section.source.kind === 'voltage'
+      ? LUMPED_LIMIT_BEHIND_DRIVER_M
+      : LUMPED_LIMIT_BEHIND_PASSIVE_M;
   return totalM <= limitM ? 'lumped' : 'line';
 }
 
@@ -67,7 +69,8 @@ function addVolume(builder: LadderBuilder, { volume, bleed }: Controls): void {
 
 function addUpperTrack(builder: LadderBuilder, upperOhm: number, bleed: Controls['bleed']): void {
   if (bleed === null) builder.series(upperOhm);
-  else if (bleed.topology === 'capacitor') builder.push(Op.SeriesParallelRC, 1 / upperOhm, bleed.cF);
+  else if (bleed.topology === 'capacitor')
+    builder.push(Op.SeriesParallelRC, 1 / upperOhm, bleed.cF);
   else if (bleed.topology === 'parallel') {
     builder.push(Op.SeriesParallelRC, 1 / upperOhm + 1 / bleed.rOhm, bleed.cF);
   } else builder.push(Op.SeriesBleed, 1 / upperOhm, bleed.cF, bleed.rOhm);

@@ -28,13 +28,18 @@ export interface Band {
 
 const DRAW_START_HZ = 20;
 const DRAW_END_HZ = 20000;
-const DRAW_COUNT =
-  Math.floor(Math.log2(DRAW_END_HZ / DRAW_START_HZ) * POINTS_PER_OCTAVE) + 1;
+const DRAW_COUNT = Math.floor(Math.log2(DRAW_END_HZ / DRAW_START_HZ) * POINTS_PER_OCTAVE) + 1;
 
 /** 20 Hz … just under 20 kHz, 48 points an octave (479 points). */
 export const DRAW_GRID: FrequencyGrid = gridOf(octaveSteps(DRAW_START_HZ, DRAW_COUNT));
 
-const bands = { level: [LEVEL_FREQUENCY_HZ, 1], treble: [2000, 97], air: [8000, 49], bottom: [40, 97], distance: [200, 256] } as const;
+const bands = {
+  level: [LEVEL_FREQUENCY_HZ, 1],
+  treble: [2000, 97],
+  air: [8000, 49],
+  bottom: [40, 97],
+  distance: [200, 256],
+} as const;
 
 function layBands(names: readonly (keyof typeof bands)[]): {
   grid: FrequencyGrid;

@@ -27,12 +27,18 @@ export function stepLine(line: UniformLine, omega: Float64Array, state: LadderSt
     const zIm = w * line.lPerM * line.lengthM;
     const yIm = w * line.cPerM * line.lengthM;
     const yRe = yIm * line.lossTangent;
-    const [coshRe, coshIm, sincRe, sincIm] = evenSeries(zRe * yRe - zIm * yIm, zRe * yIm + zIm * yRe);
+    const [coshRe, coshIm, sincRe, sincIm] = evenSeries(
+      zRe * yRe - zIm * yIm,
+      zRe * yIm + zIm * yRe,
+    );
     const bRe = zRe * sincRe - zIm * sincIm;
     const bIm = zRe * sincIm + zIm * sincRe;
     const cRe = yRe * sincRe - yIm * sincIm;
     const cIm = yRe * sincIm + yIm * sincRe;
-    const d0 = dRe[i]!, d1 = dIm[i]!, n0 = nRe[i]!, n1 = nIm[i]!;
+    const d0 = dRe[i]!,
+      d1 = dIm[i]!,
+      n0 = nRe[i]!,
+      n1 = nIm[i]!;
     dRe[i] = d0 * coshRe - d1 * coshIm + n0 * cRe - n1 * cIm;
     dIm[i] = d0 * coshIm + d1 * coshRe + n0 * cIm + n1 * cRe;
     nRe[i] = d0 * bRe - d1 * bIm + n0 * coshRe - n1 * coshIm;
@@ -45,8 +51,12 @@ const MOST_TERMS = 60;
 
 /** cosh √u and sinh √u / √u of a complex u, as [re, im, re, im]; the array is used again at each call. */
 function evenSeries(uRe: number, uIm: number): readonly [number, number, number, number] {
-  let termRe = 1, termIm = 0;
-  let coshRe = 1, coshIm = 0, sincRe = 1, sincIm = 0;
+  let termRe = 1,
+    termIm = 0;
+  let coshRe = 1,
+    coshIm = 0,
+    sincRe = 1,
+    sincIm = 0;
   for (let k = 1; k < MOST_TERMS; k++) {
     const scale = 1 / ((2 * k - 1) * (2 * k));
     const re = (termRe * uRe - termIm * uIm) * scale;

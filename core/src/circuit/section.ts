@@ -71,4 +71,3 @@ export interface Section {
   readonly path: readonly PathElement[];
   readonly load: Load;
 }
-

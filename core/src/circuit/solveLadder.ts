@@ -61,17 +61,40 @@ export function runLadder(
   const p = ladder.parameters;
   for (let k = from; k < to; k++) {
     const at = k * PARAMETERS_PER_OP;
-    const p0 = p[at]!, p1 = p[at + 1]!, p2 = p[at + 2]!;
+    const p0 = p[at]!,
+      p1 = p[at + 1]!,
+      p2 = p[at + 2]!;
     switch (ladder.ops[k]) {
-      case Op.ShuntRC: stepShuntRC(p0, p1, omega, state); break;
-      case Op.ShuntLossyC: stepShuntLossyC(p0, p1, omega, state); break;
-      case Op.ShuntSeriesRC: stepShuntSeriesRC(p0, p1, omega, state); break;
-      case Op.SeriesR: stepSeriesR(p0, omega, state); break;
-      case Op.SeriesWinding: stepSeriesWinding(p0, p1, p2, omega, state); break;
-      case Op.SeriesParallelRC: stepSeriesParallelRC(p0, p1, omega, state); break;
-      case Op.SeriesBleed: stepSeriesBleed(p0, p1, p2, omega, state); break;
-      case Op.Line: stepLine({ lengthM: p0, rPerM: p1, lPerM: p2, cPerM: p[at + 3]!, lossTangent: p[at + 4]! }, omega, state); break;
-      default: throw new RangeError(`operation ${ladder.ops[k]} at ${k} is not known`);
+      case Op.ShuntRC:
+        stepShuntRC(p0, p1, omega, state);
+        break;
+      case Op.ShuntLossyC:
+        stepShuntLossyC(p0, p1, omega, state);
+        break;
+      case Op.ShuntSeriesRC:
+        stepShuntSeriesRC(p0, p1, omega, state);
+        break;
+      case Op.SeriesR:
+        stepSeriesR(p0, omega, state);
+        break;
+      case Op.SeriesWinding:
+        stepSeriesWinding(p0, p1, p2, omega, state);
+        break;
+      case Op.SeriesParallelRC:
+        stepSeriesParallelRC(p0, p1, omega, state);
+        break;
+      case Op.SeriesBleed:
+        stepSeriesBleed(p0, p1, p2, omega, state);
+        break;
+      case Op.Line:
+        stepLine(
+          { lengthM: p0, rPerM: p1, lPerM: p2, cPerM: p[at + 3]!, lossTangent: p[at + 4]! },
+          omega,
+          state,
+        );
+        break;
+      default:
+        throw new RangeError(`operation ${ladder.ops[k]} at ${k} is not known`);
     }
   }
 }
@@ -151,7 +174,11 @@ function stepSeriesR(r: number, omega: Float64Array, s: LadderState): void {
 }
 
 function stepSeriesWinding(
-  r: number, l: number, eddySiemens: number, omega: Float64Array, s: LadderState,
+  r: number,
+  l: number,
+  eddySiemens: number,
+  omega: Float64Array,
+  s: LadderState,
 ): void {
   for (let i = 0; i < omega.length; i++) {
     const x = omega[i]! * l;
@@ -170,7 +197,11 @@ function stepSeriesParallelRC(g: number, c: number, omega: Float64Array, s: Ladd
 }
 
 function stepSeriesBleed(
-  g: number, c: number, r: number, omega: Float64Array, s: LadderState,
+  g: number,
+  c: number,
+  r: number,
+  omega: Float64Array,
+  s: LadderState,
 ): void {
   for (let i = 0; i < omega.length; i++) {
     const x = omega[i]! * c;

@@ -49,7 +49,13 @@ interface PickupDefaults {
 }
 
 const row = (
-  label: string, lH: number, rDcKOhm: number, cWindingPF: number, rEddyMOhm: number, potKOhm: number, toneNF: number,
+  label: string,
+  lH: number,
+  rDcKOhm: number,
+  cWindingPF: number,
+  rEddyMOhm: number,
+  potKOhm: number,
+  toneNF: number,
 ): PickupDefaults => ({ label, lH, rDcKOhm, cWindingPF, rEddyMOhm, potKOhm, toneNF });
 
 /** Typical values of each class (model, class defaults); every one is editable in a rig. */

@@ -24,7 +24,12 @@ export const LEAD_CLASSES: Readonly<Record<LeadClass, { label: string; cPerMPF: 
 
 export const PATCH_LENGTH_M = 0.3;
 
-export function leadOfClass(leadClass: LeadClass, id: string, lengthM: Sourced, name?: string): Lead {
+export function leadOfClass(
+  leadClass: LeadClass,
+  id: string,
+  lengthM: Sourced,
+  name?: string,
+): Lead {
   return {
     id,
     name: name ?? `${LEAD_CLASSES[leadClass].label} lead`,

@@ -5,7 +5,8 @@ export type ParsedQuantity =
   | { readonly kind: 'notANumber' | 'wrongUnit'; readonly message: string };
 
 const NUMBER_THEN_UNIT = /^([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:e[+-]?\d+)?)\s*(.*)$/iu;
-const FEET_AND_INCHES = /^(\d+(?:\.\d+)?)\s*(?:ft|feet|foot|'|′)\s*(\d+(?:\.\d+)?)\s*(?:in|inch|inches|"|″)$/u;
+const FEET_AND_INCHES =
+  /^(\d+(?:\.\d+)?)\s*(?:ft|feet|foot|'|′)\s*(\d+(?:\.\d+)?)\s*(?:in|inch|inches|"|″)$/u;
 /** "4k7", "2n2", "1M5": the prefix stands where the decimal point would. */
 const PREFIX_AS_POINT = /^(\d+)([pnumkKM])(\d+)$/u;
 
@@ -50,7 +51,7 @@ function parseCompound(cleaned: string, quantity: Quantity): number | undefined 
     return tidy(Number(match[1]) * bases.ft! + Number(match[2]) * bases.in!);
   }
   const match = PREFIX_AS_POINT.exec(cleaned);
-  const prefix = match && QUANTITY_RULES[quantity].prefixes[match[2]!];
+  const prefix = match ? QUANTITY_RULES[quantity].prefixes[match[2]!] : undefined;
   if (!match || prefix === undefined || !('' in QUANTITY_RULES[quantity].bases)) return undefined;
   return tidy(Number(`${match[1]!}.${match[3]!}`) * prefix);
 }

@@ -16,36 +16,57 @@ const done = (rig: Rig, inverse: Edit): EditResult => ({ kind: 'ok', rig, invers
  */
 export function applyEdit(rig: Rig, edit: Edit): EditResult {
   switch (edit.kind) {
-    case 'set': return setNumber(rig, edit);
-    case 'choose': return choose(rig, edit);
-    case 'rename': return rename(rig, edit);
-    case 'describe': return describe(rig, edit);
-    case 'replace': return replacePart(rig, edit);
-    case 'splice': return splice(rig, edit);
-    case 'move': return move(rig, edit);
-    case 'stamp': return stamp(rig, edit);
+    case 'set':
+      return setNumber(rig, edit);
+    case 'choose':
+      return choose(rig, edit);
+    case 'rename':
+      return rename(rig, edit);
+    case 'describe':
+      return describe(rig, edit);
+    case 'replace':
+      return replacePart(rig, edit);
+    case 'splice':
+      return splice(rig, edit);
+    case 'move':
+      return move(rig, edit);
+    case 'stamp':
+      return stamp(rig, edit);
   }
 }
 
 /** The part a target names, or undefined where the rig has none. */
 export function findPart(rig: Rig, target: Target): object | undefined {
   switch (target.of) {
-    case 'device': return rig.devices.find(({ id }) => id === target.id);
-    case 'lead': return rig.leads.find(({ id }) => id === target.id);
-    default: return rig[target.of];
+    case 'device':
+      return rig.devices.find(({ id }) => id === target.id);
+    case 'lead':
+      return rig.leads.find(({ id }) => id === target.id);
+    default:
+      return rig[target.of];
   }
 }
 
 function withPart(rig: Rig, target: Target, part: object): Rig {
   switch (target.of) {
-    case 'device': return { ...rig, devices: rig.devices.map((d) => (d.id === target.id ? (part as Device) : d)) };
-    case 'lead': return { ...rig, leads: rig.leads.map((l) => (l.id === target.id ? (part as Lead) : l)) };
-    default: return { ...rig, [target.of]: part };
+    case 'device':
+      return {
+        ...rig,
+        devices: rig.devices.map((d) => (d.id === target.id ? (part as Device) : d)),
+      };
+    case 'lead':
+      return { ...rig, leads: rig.leads.map((l) => (l.id === target.id ? (part as Lead) : l)) };
+    default:
+      return { ...rig, [target.of]: part };
   }
 }
 
 const missing = (target: Target) =>
-  refused('id' in target ? `There is no ${target.of} “${target.id}” in this rig.` : `There is no ${target.of} in this rig.`);
+  refused(
+    'id' in target
+      ? `There is no ${target.of} “${target.id}” in this rig.`
+      : `There is no ${target.of} in this rig.`,
+  );
 
 function setNumber(rig: Rig, edit: EditOf<'set'>): EditResult {
   const part = findPart(rig, edit.target);
@@ -63,10 +84,14 @@ function setNumber(rig: Rig, edit: EditOf<'set'>): EditResult {
 function choose(rig: Rig, edit: EditOf<'choose'>): EditResult {
   const part = findPart(rig, edit.target) as Readonly<Record<string, string | boolean>> | undefined;
   if (!part) return missing(edit.target);
-  const choices: Readonly<Record<string, readonly (string | boolean)[]>> = CHOICE_RULES[edit.target.of];
-  if (!Object.hasOwn(choices, edit.field)) return refused(`A ${edit.target.of} has no choice “${edit.field}”.`);
+  const choices: Readonly<Record<string, readonly (string | boolean)[]>> =
+    CHOICE_RULES[edit.target.of];
+  if (!Object.hasOwn(choices, edit.field))
+    return refused(`A ${edit.target.of} has no choice “${edit.field}”.`);
   if (!choices[edit.field]!.includes(edit.to)) {
-    return refused(`${edit.field}: “${String(edit.to)}” is not one of ${choices[edit.field]!.join(', ')}.`);
+    return refused(
+      `${edit.field}: “${String(edit.to)}” is not one of ${choices[edit.field]!.join(', ')}.`,
+    );
   }
   const inverse: Edit = { ...edit, to: part[edit.field]! };
   if (part[edit.field] === edit.to) return done(rig, inverse);
@@ -78,7 +103,8 @@ function rename(rig: Rig, edit: EditOf<'rename'>): EditResult {
   if (problem) return refused(problem.message);
   const { target } = edit;
   const part = target.of === 'rig' ? rig : findPart(rig, target);
-  if (!part || !('name' in part)) return target.of === 'rig' ? refused('There is no rig.') : missing(target);
+  if (!part || !('name' in part))
+    return target.of === 'rig' ? refused('There is no rig.') : missing(target);
   const inverse: Edit = { ...edit, to: part.name as string };
   if (part.name === edit.to) return done(rig, inverse);
   const renamed = { ...part, name: edit.to };
@@ -108,8 +134,16 @@ function replacePart(rig: Rig, edit: EditOf<'replace'>): EditResult {
 
 function splice(rig: Rig, edit: EditOf<'splice'>): EditResult {
   const { at, remove, devices, leads } = edit;
-  if (!Number.isInteger(at) || !Number.isInteger(remove) || at < 0 || remove < 0 || at + remove > rig.devices.length) {
-    return refused(`Places ${at} to ${at + remove} are not in this rig of ${rig.devices.length} devices.`);
+  if (
+    !Number.isInteger(at) ||
+    !Number.isInteger(remove) ||
+    at < 0 ||
+    remove < 0 ||
+    at + remove > rig.devices.length
+  ) {
+    return refused(
+      `Places ${at} to ${at + remove} are not in this rig of ${rig.devices.length} devices.`,
+    );
   }
   if (leads.length !== devices.length + 1) {
     return refused(`Leads: ${leads.length} for ${devices.length} devices; every hop needs one.`);
@@ -137,7 +171,9 @@ function move(rig: Rig, edit: EditOf<'move'>): EditResult {
   const { from, to } = edit;
   const inside = (i: number) => Number.isInteger(i) && i >= 0 && i < rig.devices.length;
   if (!inside(from) || !inside(to)) {
-    return refused(`Place ${inside(from) ? to : from} is not in this rig of ${rig.devices.length} devices.`);
+    return refused(
+      `Place ${inside(from) ? to : from} is not in this rig of ${rig.devices.length} devices.`,
+    );
   }
   const inverse: Edit = { kind: 'move', from: to, to: from };
   if (from === to) return done(rig, inverse);
@@ -149,13 +185,14 @@ function stamp(rig: Rig, edit: EditOf<'stamp'>): EditResult {
   const unknown = Object.keys(edit.positions).find((id) => !rig.devices.some((d) => d.id === id));
   if (unknown !== undefined) return missing({ of: 'device', id: unknown });
   const before: Record<string, boolean> = {};
-  let changed = false;
+  const positions: Record<string, boolean> = { ...rig.positions };
   for (const [id, on] of Object.entries(edit.positions)) {
     before[id] = rig.positions[id] ?? false;
-    changed ||= before[id] !== on;
+    if (on) positions[id] = true;
+    else delete positions[id];
   }
-  const inverse: Edit = { kind: 'stamp', positions: before };
-  return done(changed ? { ...rig, positions: { ...rig.positions, ...edit.positions } } : rig, inverse);
+  const changed = Object.entries(edit.positions).some(([id, on]) => before[id] !== on);
+  return done(changed ? { ...rig, positions } : rig, { kind: 'stamp', positions: before });
 }
 
 function checked(rig: Rig, inverse: Edit): EditResult {
@@ -169,6 +206,8 @@ function without(positions: Rig['positions'], devices: readonly Device[]): Recor
 }
 
 function pick(positions: Rig['positions'], devices: readonly Device[]): Record<string, boolean> {
-  const entries = devices.flatMap(({ id }) => (id in positions ? [[id, positions[id]!] as const] : []));
+  const entries = devices.flatMap(({ id }) =>
+    id in positions ? [[id, positions[id]!] as const] : [],
+  );
   return Object.fromEntries(entries);
 }

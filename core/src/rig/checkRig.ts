@@ -19,8 +19,8 @@ export function checkRig(rig: Rig): readonly RigProblem[] {
     ...checkIds(rig),
     ...checkNames(rig),
     ...checkNumbers('guitar', rig.guitar, 'guitar'),
-    ...rig.devices.flatMap((device, i) => checkNumbers('device', device, `devices[${i}]`)),
-    ...rig.leads.flatMap((lead, i) => checkNumbers('lead', lead, `leads[${i}]`)),
+    ...rig.devices.flatMap((device, i) => [...checkNumbers('device', device, `devices[${i}]`)]),
+    ...rig.leads.flatMap((lead, i) => [...checkNumbers('lead', lead, `leads[${i}]`)]),
     ...checkNumbers('amp', rig.amp, 'amp'),
     ...checkNumbers('reference', rig.reference, 'reference'),
   ];
@@ -28,7 +28,10 @@ export function checkRig(rig: Rig): readonly RigProblem[] {
 
 function* checkRow(rig: Rig): Generator<RigProblem> {
   if (rig.devices.length > MOST_DEVICES) {
-    yield { path: 'devices', message: `Devices: ${rig.devices.length} is above the most, ${MOST_DEVICES}.` };
+    yield {
+      path: 'devices',
+      message: `Devices: ${rig.devices.length} is above the most, ${MOST_DEVICES}.`,
+    };
   }
   if (rig.leads.length !== rig.devices.length + 1) {
     yield {
@@ -40,7 +43,10 @@ function* checkRow(rig: Rig): Generator<RigProblem> {
 
 function* checkIds(rig: Rig): Generator<RigProblem> {
   const seen = new Set<string>();
-  for (const [list, things] of [['devices', rig.devices], ['leads', rig.leads]] as const) {
+  for (const [list, things] of [
+    ['devices', rig.devices],
+    ['leads', rig.leads],
+  ] as const) {
     for (const [i, { id }] of things.entries()) {
       if (seen.has(id)) yield { path: `${list}[${i}].id`, message: `Id “${id}” is used twice.` };
       seen.add(id);
@@ -49,7 +55,10 @@ function* checkIds(rig: Rig): Generator<RigProblem> {
   const devices = new Set(rig.devices.map(({ id }) => id));
   for (const id of Object.keys(rig.positions)) {
     if (!devices.has(id)) {
-      yield { path: `positions.${id}`, message: `A switch position names device “${id}”, which is not in the rig.` };
+      yield {
+        path: `positions.${id}`,
+        message: `A switch position names device “${id}”, which is not in the rig.`,
+      };
     }
   }
 }
@@ -58,13 +67,15 @@ function* checkNames(rig: Rig): Generator<RigProblem> {
   yield* checkName(rig.name, 'name');
   yield* checkName(rig.guitar.name, 'guitar.name');
   yield* checkName(rig.amp.name, 'amp.name');
-  for (const [i, device] of rig.devices.entries()) yield* checkName(device.name, `devices[${i}].name`);
+  for (const [i, device] of rig.devices.entries())
+    yield* checkName(device.name, `devices[${i}].name`);
   for (const [i, lead] of rig.leads.entries()) yield* checkName(lead.name, `leads[${i}].name`);
 }
 
 /** A name has something to read in it and fits a label. */
 export function* checkName(name: string, path: string): Generator<RigProblem> {
-  if (name.trim() === '') yield { path, message: 'Name: it is empty; at least 1 character is needed.' };
+  if (name.trim() === '')
+    yield { path, message: 'Name: it is empty; at least 1 character is needed.' };
   else if (name.length > LONGEST_NAME) {
     yield { path, message: `Name: ${name.length} characters are above the most, ${LONGEST_NAME}.` };
   }

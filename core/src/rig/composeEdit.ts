@@ -45,7 +45,12 @@ export function removeDevice(rig: Rig, index: number): Edit {
 
 /** A lead at a length set by hand. */
 export function setLeadLength(leadId: string, lengthM: number): Edit {
-  return { kind: 'set', target: { of: 'lead', id: leadId }, field: 'lengthM', to: entered(lengthM) };
+  return {
+    kind: 'set',
+    target: { of: 'lead', id: leadId },
+    field: 'lengthM',
+    to: entered(lengthM),
+  };
 }
 
 export function stampDevice(rig: Rig, deviceId: string): Edit {

@@ -20,7 +20,11 @@ export type Edit =
       readonly field: string;
       readonly to: string | boolean;
     }
-  | { readonly kind: 'rename'; readonly target: Target | { readonly of: 'rig' }; readonly to: string }
+  | {
+      readonly kind: 'rename';
+      readonly target: Target | { readonly of: 'rig' };
+      readonly to: string;
+    }
   | { readonly kind: 'describe'; readonly field: 'player' | 'note'; readonly to: string }
   /** A whole part by another, under the same id. */
   | { readonly kind: 'replace'; readonly part: ReplacedPart }

@@ -8,7 +8,12 @@ export interface FieldRule {
   readonly max: number;
 }
 
-const field = (label: string, quantity: Quantity, min: number, max: number): FieldRule => ({ label, quantity, min, max });
+const field = (label: string, quantity: Quantity, min: number, max: number): FieldRule => ({
+  label,
+  quantity,
+  min,
+  max,
+});
 
 const side = (which: string) => ({
   rInOhm: field(`Input resistance, ${which}`, 'resistance', 1e3, 1e8),
@@ -77,7 +82,15 @@ export function fieldRule(part: PartKind, path: string): FieldRule | undefined {
 /** The words a person may choose from, by part and field. */
 export const CHOICE_RULES = {
   guitar: {
-    pickupClass: ['brightSingle', 'woundUpSingle', 'wideSingle', 'coveredTwin', 'hotTwin', 'bassSingle', 'bassSplit'],
+    pickupClass: [
+      'brightSingle',
+      'woundUpSingle',
+      'wideSingle',
+      'coveredTwin',
+      'hotTwin',
+      'bassSingle',
+      'bassSplit',
+    ],
     wiring: ['modern', 'fifties'],
     bleed: ['none', 'capacitor', 'parallel', 'series'],
     noLoad: [true, false],

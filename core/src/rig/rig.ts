@@ -20,7 +20,7 @@ export interface Rig {
   readonly leads: readonly Lead[];
   readonly amp: Amp;
   readonly reference: ReferenceLead;
-  /** Foot-switch positions by device id; true is engaged. A device without an entry is off. */
+  /** Foot-switch positions by device id; true is engaged, no entry is off. */
   readonly positions: Readonly<Record<string, boolean>>;
 }
 

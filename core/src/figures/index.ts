@@ -1,0 +1,12 @@
+export { analyseRig, SHELTER_LIMIT_OHM } from './analyseRig';
+export type { Analysis, SectionSummary, SoundingAnalysis } from './analyseRig';
+export type { BufferAdvice } from './bufferAdvice';
+export { figuresOf } from './figures';
+export type { Figures } from './figures';
+export { cornerOf, resonanceOf, semitonesBetween } from './resonance';
+export type { Corner, Resonance } from './resonance';
+export { toneEquivalent } from './toneEquivalent';
+export type { ToneEquivalent } from './toneEquivalent';
+export { DIRECTION_WORDS, SIZE_LADDER, SIZE_WORDS, sizeOf, verdictOf } from './verdict';
+export type { Direction, Size, Verdict } from './verdict';
+export { nameLead, nameTakeOut, sayVerdict, sayWhatIsGoingOn } from './words';

@@ -1,0 +1,80 @@
+import type { Figures } from './figures';
+import { semitonesBetween, type Resonance } from './resonance';
+
+export type Size = 'unlikely' | 'hard' | 'noticeable' | 'plain' | 'strong' | 'drastic';
+export type Direction = 'duller' | 'brighter' | 'moreVocal' | 'thinner' | 'none';
+
+/** The judgement by ear: how large, which way, and what else is always worth saying. */
+export interface Verdict {
+  readonly size: Size;
+  readonly direction: Direction;
+  /** Semitones the resonance moved, where that is more than one. */
+  readonly resonanceMoved: number | null;
+  /** dB the resonance was raised or lowered, where that is more than 1 dB. */
+  readonly resonanceRaisedDb: number | null;
+  /** Level change where it is over 1 dB. */
+  readonly levelDb: number | null;
+}
+
+/**
+ * Upper limits of the ladder, dB. About 1 dB is the just-noticeable level difference for broadband sound
+ * (Zwicker & Fastl, Psychoacoustics); the ladder itself is this project's own.
+ */
+export const SIZE_LADDER: readonly (readonly [size: Size, belowDb: number])[] = [
+  ['unlikely', 0.5],
+  ['hard', 1],
+  ['noticeable', 2],
+  ['plain', 4],
+  ['strong', 8],
+  ['drastic', Infinity],
+];
+
+export const SIZE_WORDS: Readonly<Record<Size, string>> = {
+  unlikely: 'unlikely to be heard',
+  hard: 'hard to tell',
+  noticeable: 'noticeable',
+  plain: 'plain',
+  strong: 'strong',
+  drastic: 'drastic',
+};
+
+export const DIRECTION_WORDS: Readonly<Record<Direction, string>> = {
+  duller: 'duller',
+  brighter: 'brighter',
+  moreVocal: 'more vocal',
+  thinner: 'thinner and glassier',
+  none: 'the same',
+};
+
+export const sizeOf = (db: number): Size =>
+  SIZE_LADDER.find(([, below]) => Math.abs(db) < below)?.[0] ?? 'drastic';
+
+/** The larger of the two treble octaves in magnitude names the size, their signs the direction. */
+export function verdictOf(figures: Figures, now: Resonance, reference: Resonance): Verdict {
+  const { trebleLowDb: low, trebleHighDb: high, levelDb } = figures;
+  return {
+    size: sizeOf(Math.max(Math.abs(low), Math.abs(high))),
+    direction: directionOf(low, high),
+    ...resonanceChange(now, reference),
+    levelDb: Math.abs(levelDb) > 1 ? levelDb : null,
+  };
+}
+
+function directionOf(low: number, high: number): Direction {
+  if (low === 0 && high === 0) return 'none';
+  if (low <= 0 && high <= 0) return 'duller';
+  if (low >= 0 && high >= 0) return 'brighter';
+  return low > 0 ? 'moreVocal' : 'thinner';
+}
+
+function resonanceChange(now: Resonance, reference: Resonance) {
+  if (now.kind !== 'resonance' || reference.kind !== 'resonance') {
+    return { resonanceMoved: null, resonanceRaisedDb: null };
+  }
+  const moved = semitonesBetween(reference.frequencyHz, now.frequencyHz);
+  const raised = now.heightDb - reference.heightDb;
+  return {
+    resonanceMoved: Math.abs(moved) > 1 ? moved : null,
+    resonanceRaisedDb: Math.abs(raised) > 1 ? raised : null,
+  };
+}

@@ -1,0 +1,99 @@
+import {
+  addElement,
+  addSource,
+  chooseLeadForm,
+  createLadderState,
+  endLadder,
+  gridOf,
+  LadderBuilder,
+  resetLadder,
+  runLadder,
+  type Ladder,
+  type Section,
+} from '../circuit';
+import type { DrivenPath } from './drivenPath';
+
+/** What one driver has to drive. */
+export interface DriverLoad {
+  readonly driver: number;
+  /** |Z| of everything behind it up to and including the next input, at 5 kHz, Ω. */
+  readonly impedanceOhm: number;
+  /** Level at 400 Hz lost to its own output impedance, dB (negative). */
+  readonly interstageDb: number;
+}
+
+const GRID = gridOf(Float64Array.of(400, 5000));
+
+export function driverLoads(path: DrivenPath): readonly DriverLoad[] {
+  return path.sections.map(({ driver, circuit }) => loadOf(driver, circuit));
+}
+
+function loadOf(driver: number, section: Section): DriverLoad {
+  const behind = pathLadder(section);
+  const [loaded, open] = [
+    transfer(behind, section, 'admittance'),
+    transfer(behind, section, 'voltage'),
+  ];
+  const source = sourceImpedance(section);
+  const ratio = (i: number) => divide(open[i]!, loaded[i]!);
+  const at400 = ratio(0);
+  const total = { re: at400.re + source.re, im: at400.im + source.im };
+  return {
+    driver,
+    impedanceOhm: abs(ratio(1)),
+    interstageDb: 20 * Math.log10(abs(at400) / abs(total)),
+  };
+}
+
+interface Complex {
+  readonly re: number;
+  readonly im: number;
+}
+
+const abs = ({ re, im }: Complex) => Math.hypot(re, im);
+
+function divide(a: Complex, b: Complex): Complex {
+  const scale = 1 / (b.re * b.re + b.im * b.im);
+  return { re: (a.re * b.re + a.im * b.im) * scale, im: (a.im * b.re - a.re * b.im) * scale };
+}
+
+function pathLadder(section: Section): Ladder {
+  const builder = new LadderBuilder();
+  const form = chooseLeadForm(section);
+  for (const element of section.path) addElement(builder, element, form);
+  return builder.build();
+}
+
+/**
+ * Zin = (A + B·Y)/(C + D·Y), Y the load's admittance. A row (1, 0) run through the ladder ends as
+ * (A, B), a row (0, 1) as (C, D); ending it in Y yields A + B·Y or C + D·Y.
+ */
+function transfer(
+  ladder: Ladder,
+  section: Section,
+  row: 'voltage' | 'admittance',
+): readonly Complex[] {
+  const state = createLadderState(GRID.omega.length);
+  resetLadder(state);
+  if (row === 'admittance') {
+    state.dRe.fill(0);
+    state.nRe.fill(1);
+  }
+  runLadder(ladder, 0, ladder.ops.length, GRID, state);
+  const out = new Float64Array(2 * GRID.omega.length);
+  endLadder(1, section.load, GRID, out, state);
+  return Array.from({ length: GRID.omega.length }, (_, i) =>
+    divide({ re: 1, im: 0 }, { re: out[2 * i]!, im: out[2 * i + 1]! }),
+  );
+}
+
+/** Thévenin impedance of the source at 400 Hz: n / d behind it. */
+function sourceImpedance(section: Section): Complex {
+  const builder = new LadderBuilder();
+  addSource(builder, section.source);
+  const ladder = builder.build();
+  const state = createLadderState(GRID.omega.length);
+  resetLadder(state);
+  runLadder(ladder, 0, ladder.ops.length, GRID, state);
+  return divide({ re: state.nRe[0]!, im: state.nIm[0]! }, { re: state.dRe[0]!, im: state.dIm[0]! });
+}

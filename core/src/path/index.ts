@@ -1,0 +1,10 @@
+export * from './drivenPath';
+export { driverLoads } from './driverLoads';
+export type { DriverLoad } from './driverLoads';
+export { runningLevel } from './runningLevel';
+export type { RunPlace, RunPoint } from './runningLevel';
+export { addLevels, SectionSolver } from './sectionResponse';
+export { takeOuts } from './takeOuts';
+export type { TakeOut } from './takeOuts';
+export { subtractTreble, TrebleMeter } from './trebleOf';
+export type { Treble } from './trebleOf';

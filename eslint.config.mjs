@@ -1,0 +1,76 @@
+import tseslint from 'typescript-eslint';
+
+/** Dependencies run one way: core <- contract <- server, and core <- contract <- web. */
+const forbid = (...patterns) => ({
+  'no-restricted-imports': [
+    'error',
+    { patterns: patterns.map(([group, message]) => ({ group, message })) },
+  ],
+});
+
+const NO_FRAMEWORKS = [
+  ['react', 'react-*', '@mui/*', 'express', 'joi', 'node:*', '@gullwind/*'],
+  'The core knows no interface, no I/O and no other workspace.',
+];
+
+export default tseslint.config(
+  { ignores: ['**/dist/**', '**/node_modules/**', 'data/**', '.cache/**', 'coverage/**'] },
+  ...tseslint.configs.recommended,
+  {
+    rules: {
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_' },
+      ],
+      eqeqeq: 'error',
+      'no-console': 'error',
+      'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  { files: ['core/src/**'], rules: forbid(NO_FRAMEWORKS) },
+  {
+    files: ['core/src/**'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'process',
+        'fetch',
+        'setTimeout',
+        'Date',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Take the random source as an argument.' },
+      ],
+    },
+  },
+  {
+    files: ['contract/src/**'],
+    rules: forbid([
+      ['react', '@mui/*', 'express', 'node:*', '@gullwind/server', '@gullwind/web'],
+      'The contract knows only the core.',
+    ]),
+  },
+  {
+    files: ['server/src/**'],
+    rules: forbid([['react', '@mui/*', '@gullwind/web'], 'The server knows core and contract.']),
+  },
+  {
+    files: ['web/src/**'],
+    rules: forbid(
+      [['express', 'node:*', '@gullwind/server'], 'The page knows core and contract.'],
+      [
+        ['**/features/*/*', '../../*/!(index)'],
+        'Features reach each other only through their index.ts.',
+      ],
+    ),
+  },
+  {
+    files: ['scripts/**', 'bench/**', 'server/src/main.ts', '**/*.mjs'],
+    rules: { 'no-console': 'off' },
+  },
+);
