@@ -8,4 +8,5 @@ export type { RigProblem } from './checkRig';
 export * from './composeEdit';
 export { CHOICE_RULES, FIELD_RULES, fieldRule } from './fields';
 export type { FieldRule, PartKind } from './fields';
+export { sayDifferences } from './differences';
 export { newRig } from './newRig';

@@ -41,14 +41,12 @@ const sideOf = (side: ReferenceSide): Side => ({
 const BYPASS = { wire: 'true', loaded: 'loaded', driver: 'buffered' } as const;
 
 function rigOfFile(): Rig {
-  const devices = file.rig.devices.map(
-    (device, i): Device => ({
-      ...deviceOfClass('drive', `d${i + 1}`, device.name),
-      bypass: BYPASS[device.bypassed.kind],
-      on: sideOf(device.engaged),
-      off: sideOf(device.bypassed),
-    }),
-  );
+  const devices = file.rig.devices.map((device, i): Device => ({
+    ...deviceOfClass('drive', `d${i + 1}`, device.name),
+    bypass: BYPASS[device.bypassed.kind],
+    on: sideOf(device.engaged),
+    off: sideOf(device.bypassed),
+  }));
   const leads = file.rig.leads.map((lead, i) => ({
     ...leadOfClass('ordinary', `l${i + 1}`, assumed(lead.length_m)),
     cPerMF: assumed(lead.c_per_m_f),

@@ -1,0 +1,19 @@
+/** Every error the server answers with: its code, status and what it means. docs/errors.md lists the same. */
+export const ERROR_CATALOGUE = {
+  'invalid-request': { status: 400, title: 'Something in the request is not as it must be' },
+  'malformed-json': { status: 400, title: 'The body is not JSON' },
+  'sign-in-required': { status: 401, title: 'Sign in first' },
+  'sign-in-failed': { status: 401, title: 'The passphrase is not right' },
+  'host-not-allowed': { status: 403, title: 'This address is not one the server answers to' },
+  'origin-not-allowed': { status: 403, title: 'The request comes from another site' },
+  'route-not-found': { status: 404, title: 'There is nothing at this address' },
+  'rig-not-found': { status: 404, title: 'There is no such rig' },
+  'rig-stale': { status: 409, title: 'The rig was changed elsewhere in the meantime' },
+  'rig-exists': { status: 409, title: 'There is a rig with this id already' },
+  'body-too-large': { status: 413, title: 'The body is too large' },
+  'not-json': { status: 415, title: 'The body must be sent as application/json' },
+  'too-many-attempts': { status: 429, title: 'Too many attempts; wait a little' },
+  internal: { status: 500, title: 'Something went wrong on the server' },
+} as const;
+
+export type ErrorCode = keyof typeof ERROR_CATALOGUE;

@@ -1,0 +1,97 @@
+import type { Figures, GearItem, Rig, RunPoint, SectionSummary, Verdict } from '@gullwind/core';
+import Joi from 'joi';
+import type { ErrorCode } from './errorCatalogue';
+import { readWith, type Read, type ValueProblem } from './read';
+import { readRig } from './rigSchema';
+
+/** A rig as the server keeps it. */
+export interface StoredRig {
+  readonly id: string;
+  readonly revision: number;
+  readonly updatedAt: string;
+  readonly rig: Rig;
+}
+
+/** A rig as the list shows it, with enough to draw its way in small. */
+export interface RigListing {
+  readonly id: string;
+  readonly revision: number;
+  readonly updatedAt: string;
+  readonly name: string;
+  readonly player: string;
+  readonly note: string;
+  readonly pedals: number;
+  readonly leadM: number;
+  /** Null where the rig is muted or silent. */
+  readonly figures: Figures | null;
+  readonly verdict: Verdict | null;
+  readonly sections: readonly SectionSummary[];
+  readonly points: readonly RunPoint[];
+}
+
+export interface RevisionListing {
+  readonly revision: number;
+  readonly savedAt: string;
+}
+
+export interface GearList {
+  readonly items: readonly GearItem[];
+}
+
+export interface SessionState {
+  readonly signInNeeded: boolean;
+}
+
+/** application/problem+json */
+export interface Problem {
+  readonly type: string;
+  readonly title: string;
+  readonly status: number;
+  readonly code: ErrorCode;
+  readonly detail: string;
+  readonly problems?: readonly ValueProblem[];
+  /** With "rig-stale": what the server holds now. */
+  readonly theirs?: StoredRig;
+  /** With "rig-stale": what was sent. */
+  readonly yours?: Rig;
+}
+
+export interface CreateRig {
+  readonly id: string;
+  readonly rig: Rig;
+}
+
+export interface UpdateRig {
+  /** The revision the rig was edited from. */
+  readonly basedOn: number;
+  readonly rig: Rig;
+}
+
+const uuid = Joi.string()
+  .guid({ version: 'uuidv4' })
+  .required()
+  .messages({ 'string.guid': '{{#label}} is “{{#value}}”; it must be a version 4 UUID' });
+const createShape = Joi.object({ id: uuid, rig: Joi.any().required() }).required();
+const updateShape = Joi.object({
+  basedOn: Joi.number().integer().min(1).max(2_147_483_647).required(),
+  rig: Joi.any().required(),
+}).required();
+const signInShape: Joi.ObjectSchema<{ passphrase: string }> = Joi.object({
+  passphrase: Joi.string().max(1000).required(),
+}).required();
+
+export const readCreateRig = (value: unknown): Read<CreateRig> =>
+  readWithRig<CreateRig>(createShape, value);
+export const readUpdateRig = (value: unknown): Read<UpdateRig> =>
+  readWithRig<UpdateRig>(updateShape, value);
+export const readSignIn = (value: unknown): Read<{ passphrase: string }> =>
+  readWith(signInShape, value);
+export const readRigId = (value: unknown): Read<string> =>
+  readWith<string>(uuid.label('rig id'), value);
+
+function readWithRig<T extends { readonly rig: Rig }>(shape: Joi.Schema, value: unknown): Read<T> {
+  const read = readWith(shape as Joi.Schema<T>, value);
+  if (read.kind === 'refused') return read;
+  const rig = readRig(read.value.rig);
+  return rig.kind === 'refused' ? rig : { kind: 'ok', value: { ...read.value, rig: rig.value } };
+}

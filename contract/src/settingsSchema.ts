@@ -1,0 +1,25 @@
+import { checkField, FIELD_RULES } from '@gullwind/core';
+import Joi from 'joi';
+import { readWith, type Read } from './read';
+import { referenceSchema } from './rigSchema';
+import type { Settings } from './settings';
+
+const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
+  units: Joi.valid('metric', 'imperial').required(),
+  theme: Joi.valid('day', 'night', 'system').required(),
+  reference: referenceSchema,
+}).required();
+
+export function readSettings(value: unknown): Read<Settings> {
+  const read = readWith(settingsSchema, value);
+  if (read.kind === 'refused') return read;
+  const { lengthM, cPerMF } = read.value.reference;
+  const problems = [
+    ['reference.lengthM', checkField(FIELD_RULES.reference.lengthM, lengthM.value)],
+    ['reference.cPerMF', checkField(FIELD_RULES.reference.cPerMF, cPerMF.value)],
+  ] as const;
+  const found = problems.flatMap(([path, problem]) =>
+    problem ? [{ path, message: problem.message }] : [],
+  );
+  return found.length === 0 ? read : { kind: 'refused', problems: found };
+}

@@ -1,0 +1,54 @@
+import type { Sourced } from '../gear';
+import { formatQuantity, type UnitSystem } from '../quantity';
+import { FIELD_RULES, type PartKind } from './fields';
+import { readNumber } from './checkRig';
+import type { Rig } from './rig';
+
+const MOST_NAMED = 8;
+
+/** What differs between two rigs, in words for a person who has to choose between them. */
+export function sayDifferences(mine: Rig, theirs: Rig, units: UnitSystem): readonly string[] {
+  const all = [...differences(mine, theirs, units)];
+  if (all.length === 0) return ['only in foot-switch positions or settings'];
+  const rest = all.length - MOST_NAMED;
+  return rest > 0 ? [...all.slice(0, MOST_NAMED), `and ${rest} more`] : all;
+}
+
+function* differences(mine: Rig, theirs: Rig, units: UnitSystem): Generator<string> {
+  if (mine.name !== theirs.name) yield `Name: “${theirs.name}” instead of “${mine.name}”`;
+  const here = new Map(mine.devices.map((device) => [device.id, device]));
+  const there = new Map(theirs.devices.map((device) => [device.id, device]));
+  for (const device of theirs.devices)
+    if (!here.has(device.id)) yield `${device.name} is in theirs only`;
+  for (const device of mine.devices)
+    if (!there.has(device.id)) yield `${device.name} is in yours only`;
+  const shared = (rig: Rig) =>
+    rig.devices.map(({ id }) => id).filter((id) => here.has(id) && there.has(id));
+  if (shared(mine).join() !== shared(theirs).join()) yield 'The order of the pedals';
+  for (const [id, device] of there) {
+    const other = here.get(id);
+    if (other) yield* numbersThatDiffer('device', device.name, other, device, units);
+  }
+  const leads = new Map(mine.leads.map((lead) => [lead.id, lead]));
+  for (const lead of theirs.leads) {
+    const other = leads.get(lead.id);
+    if (other) yield* numbersThatDiffer('lead', lead.name, other, lead, units);
+  }
+  yield* numbersThatDiffer('guitar', theirs.guitar.name, mine.guitar, theirs.guitar, units);
+  yield* numbersThatDiffer('amp', theirs.amp.name, mine.amp, theirs.amp, units);
+}
+
+function* numbersThatDiffer(
+  kind: PartKind,
+  name: string,
+  mine: object,
+  theirs: object,
+  units: UnitSystem,
+): Generator<string> {
+  for (const [path, { label, quantity }] of Object.entries(FIELD_RULES[kind])) {
+    const show = ({ value }: Sourced) => formatQuantity(value, quantity, units);
+    const [before, after] = [readNumber(mine, path), readNumber(theirs, path)];
+    if (before.value !== after.value)
+      yield `${name}, ${label.toLowerCase()}: ${show(after)} instead of ${show(before)}`;
+  }
+}

@@ -1,0 +1,48 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Builder, type WebDriver } from 'selenium-webdriver';
+import { Options, ServiceBuilder, type Driver } from 'selenium-webdriver/chrome.js';
+
+const FLAGS = [
+  '--headless=new',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-dev-shm-usage',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--force-color-profile=srgb',
+];
+
+export const VIEW = { width: 1280, height: 800 };
+
+/** A fresh browser with a profile of its own and a page of exactly 1280 × 800. */
+export async function openBrowser(): Promise<WebDriver> {
+  process.env.SE_OFFLINE = 'true';
+  const options = new Options();
+  options.setBinaryPath('/usr/bin/chromium');
+  options.addArguments(...FLAGS, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'gullwind-browser-'))}`);
+  const driver = await new Builder()
+    .forBrowser('chrome')
+    .setChromeOptions(options)
+    .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
+    .build();
+  await setView(driver);
+  return driver;
+}
+
+/** Every window needs it once. */
+export async function setView(driver: WebDriver, view = VIEW): Promise<void> {
+  await (driver as Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+    ...view,
+    deviceScaleFactor: 1,
+    mobile: false,
+  });
+}
+
+export async function savePicture(driver: WebDriver, path: string): Promise<void> {
+  writeFileSync(path, Buffer.from(await driver.takeScreenshot(), 'base64'));
+}

@@ -1,0 +1,25 @@
+import { existsSync } from 'node:fs';
+import { build as bundle } from 'esbuild';
+import { build as buildPage } from 'vite';
+import { inProject, run } from './lib/project.mjs';
+
+/** The page, the server as one file beside its packages, and the template of an empty database. */
+await bundle({
+  entryPoints: [inProject('server/src/main.ts')],
+  outfile: inProject('server/dist/main.js'),
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  packages: 'external',
+  alias: {
+    '@gullwind/core': inProject('core/src/index.ts'),
+    '@gullwind/contract': inProject('contract/src/index.ts'),
+  },
+  sourcemap: true,
+  logLevel: 'warning',
+});
+await buildPage({ configFile: inProject('web/vite.config.ts'), logLevel: 'warn' });
+if (!existsSync(inProject('.cache/pglite-template.tar.gz'))) {
+  run(process.execPath, ['scripts/buildTemplate.mjs']);
+}

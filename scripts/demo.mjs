@@ -1,0 +1,26 @@
+import { spawn } from 'node:child_process';
+import { ensureBuilt, ensurePackages, inProject, ROOT } from './lib/project.mjs';
+
+/**
+ * Installs and builds what is missing, then runs the server: with the demo data, or without it after
+ * `--empty`. Everything else (`--port`, `--data`, `--host`) is the server's.
+ */
+const args = process.argv.slice(2);
+const empty = args.includes('--empty');
+const passed = args.filter((arg) => arg !== '--empty');
+
+ensurePackages();
+ensureBuilt();
+
+const server = spawn(
+  process.execPath,
+  [inProject('server/dist/main.js'), ...(empty ? [] : ['--demo']), ...passed],
+  { cwd: ROOT, stdio: 'inherit' },
+);
+// Ctrl-C reaches the server as well; this process only waits for it to close its database.
+for (const signal of ['SIGINT', 'SIGTERM']) {
+  process.on(signal, () => {
+    if (signal === 'SIGTERM') server.kill(signal);
+  });
+}
+server.on('exit', (code) => process.exit(code ?? 1));

@@ -1,0 +1,94 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { Router, type Express } from 'express';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { Database } from './db/database';
+import { answerErrors, KnownError } from './errors';
+import { gearRoutes } from './gear/gearRoutes';
+import { checkHostAndOrigin, demandJson, securityHeaders } from './guards';
+import { rigRoutes } from './rigs/rigRoutes';
+import type { Gatekeeper } from './session/passphrase';
+import { demandSession, sessionRoutes } from './session/sessionRoutes';
+import { settingsRoutes } from './settings/settingsRoutes';
+
+/** The largest rig (64 devices) is about 60 KiB of JSON. */
+const BODY_LIMIT = '512kb';
+
+/** What the API needs and the page does not: it may still be opening when the page is asked for. */
+export interface Backend {
+  readonly db: Database;
+  /** Null on loopback, where no sign-in is asked for. */
+  readonly gate: Gatekeeper | null;
+}
+
+export interface AppOptions {
+  readonly host: string;
+  readonly logger: Logger;
+  /** Folder of the built page; null serves the API alone. */
+  readonly webFolder: string | null;
+  readonly backend: Promise<Backend>;
+}
+
+/** The page is served at once; requests to the API wait until the database is open. */
+export function createApp(options: AppOptions): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger: options.logger, autoLogging: false }));
+  app.use(securityHeaders, checkHostAndOrigin(options.host), compression());
+  app.use('/api', apiWhenReady(options.backend));
+  if (options.webFolder) app.use(pageRoutes(options.webFolder));
+  app.use((request) => {
+    throw new KnownError(
+      'route-not-found',
+      `There is nothing at ${request.method} ${request.path}.`,
+    );
+  });
+  app.use(answerErrors(options.logger));
+  return app;
+}
+
+function apiWhenReady(backend: Promise<Backend>): Router {
+  const router = Router();
+  const routes = backend.then(apiRoutes);
+  // The process that opens the backend reports its failure; here it must only not go unhandled.
+  routes.catch(() => undefined);
+  router.use(async (request, response, next) => (await routes)(request, response, next));
+  return router;
+}
+
+function apiRoutes({ db, gate }: Backend): Router {
+  const router = Router();
+  router.use((_request, response, next) => {
+    response.setHeader('Cache-Control', 'no-store');
+    next();
+  });
+  router.use(demandJson, express.json({ limit: BODY_LIMIT }));
+  router.get('/health', (_request, response) => {
+    response.json({ state: 'ready' });
+  });
+  router.use('/session', sessionRoutes(gate));
+  router.use(demandSession(gate));
+  router.use('/rigs', rigRoutes(db));
+  router.use('/gear', gearRoutes(db));
+  router.use('/settings', settingsRoutes(db));
+  return router;
+}
+
+/** Built files carry a hash in their names and never change; the page itself is asked for every time. */
+function pageRoutes(folder: string): Router {
+  const router = Router();
+  const page = join(folder, 'index.html');
+  router.use(
+    '/assets',
+    express.static(join(folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: true }),
+  );
+  router.use(express.static(folder, { index: false, maxAge: 0 }));
+  router.get(/^\/(?!api\/|assets\/)[^.]*$/u, (_request, response, next) => {
+    if (!existsSync(page)) return next();
+    response.setHeader('Cache-Control', 'no-cache');
+    response.sendFile(page);
+  });
+  return router;
+}

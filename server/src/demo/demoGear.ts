@@ -1,0 +1,254 @@
+import {
+  ampOfClass,
+  deviceOfClass,
+  guitarOfClass,
+  leadOfClass,
+  picofarad,
+  type Amp,
+  type BypassKind,
+  type Device,
+  type DeviceClass,
+  type GearItem,
+  type Guitar,
+  type Lead,
+  type LeadClass,
+  type PickupClass,
+  type Provenance,
+  type Side,
+  type Sourced,
+} from '@gullwind/core';
+
+/// The gear of a made-up workshop that looks after the pit band of a travelling puppet opera.
+/// Every maker and model here is invented.
+
+const from =
+  (provenance: Provenance) =>
+  (value: number): Sourced => ({ value, from: provenance });
+const sheet = from('sheet');
+const measured = from('measured');
+const entered = from('entered');
+
+function guitar(
+  id: string,
+  pickupClass: PickupClass,
+  name: string,
+  note: string,
+  changes: Partial<Guitar> = {},
+): GearItem {
+  return { id, kind: 'guitar', note, thing: { ...guitarOfClass(pickupClass, name), ...changes } };
+}
+
+interface DeviceChanges {
+  readonly bypass?: BypassKind;
+  readonly on?: Partial<Side>;
+  readonly off?: Partial<Side>;
+  readonly mutes?: boolean;
+}
+
+function device(
+  id: string,
+  deviceClass: DeviceClass,
+  name: string,
+  note: string,
+  changes: DeviceChanges = {},
+): GearItem {
+  const thing = deviceOfClass(deviceClass, 'd1', name);
+  const changed: Device = {
+    ...thing,
+    bypass: changes.bypass ?? thing.bypass,
+    mutes: changes.mutes ?? thing.mutes,
+    on: { ...thing.on, ...changes.on },
+    off: { ...thing.off, ...changes.off },
+  };
+  return { id, kind: 'device', note, thing: changed };
+}
+
+function lead(
+  id: string,
+  leadClass: LeadClass,
+  lengthM: number,
+  name: string,
+  note: string,
+  changes: Partial<Lead> = {},
+): GearItem {
+  return {
+    id,
+    kind: 'lead',
+    note,
+    thing: { ...leadOfClass(leadClass, 'l1', entered(lengthM), name), ...changes },
+  };
+}
+
+function amp(id: string, name: string, note: string, changes: Partial<Amp> = {}): GearItem {
+  return { id, kind: 'amp', note, thing: { ...ampOfClass(name), ...changes } };
+}
+
+const GUITARS: readonly GearItem[] = [
+  guitar(
+    'pit-teal',
+    'brightSingle',
+    'Teal pit guitar',
+    'The pit guitarist’s own; coils measured on the bench.',
+    {
+      lH: measured(2.25),
+      rDcOhm: measured(5920),
+      cWindingF: measured(picofarad(118)),
+    },
+  ),
+  guitar(
+    'storm-baritone',
+    'wideSingle',
+    'Storm baritone',
+    'Long scale, wide coils; comes out for the storm scene.',
+    { rDcOhm: measured(8140) },
+  ),
+  guitar(
+    'tavern-bass',
+    'bassSingle',
+    'Tavern bass',
+    'Plays the tavern and the sea; flat strings.',
+    {
+      lH: sheet(3.4),
+      rDcOhm: measured(7580),
+    },
+  ),
+  guitar('spare-twin', 'coveredTwin', 'Covered spare', 'Travels in the costume trunk.'),
+  guitar('loud-twin', 'hotTwin', 'Dragon guitar', 'For the dragon. Loud and dark on purpose.'),
+  guitar(
+    'workshop-plank',
+    'woundUpSingle',
+    'Workshop plank',
+    'A bolt-together test guitar; carries a treble bleed.',
+    {
+      bleed: 'parallel',
+      bleedF: measured(picofarad(1000)),
+      bleedOhm: measured(150e3),
+    },
+  ),
+];
+
+const DEVICES: readonly GearItem[] = [
+  device('plumb-line', 'tuner', 'Plumb Line', 'Tuner on a true bypass; silent while it tunes.'),
+  device('plumb-line-b', 'tuner', 'Plumb Line II', 'The later one, buffered when off.', {
+    bypass: 'buffered',
+    off: { rInOhm: sheet(1e6), rOutOhm: sheet(1000) },
+  }),
+  device('wee-ferry', 'buffer', 'Wee Ferry', 'A plain good buffer in a tin.', {
+    on: { rInOhm: measured(1.02e6), rOutOhm: measured(148) },
+  }),
+  device('old-sluice', 'buffer', 'Old Sluice', 'An early buffer; draws a lot and gives little.', {
+    on: {
+      rInOhm: measured(220e3),
+      cInF: measured(picofarad(100)),
+      rOutOhm: measured(4700),
+      gainDb: measured(-0.8),
+    },
+  }),
+  device('kelp-stage', 'preamp', 'Kelp Stage', 'Preamp that stays on.', {
+    on: { rOutOhm: sheet(600) },
+  }),
+  device('ballast', 'compressor', 'Ballast', 'Squeezes gently.', {
+    on: { rInOhm: sheet(470e3), rOutOhm: sheet(10e3) },
+  }),
+  device('mudlark', 'wah', 'Mudlark', 'Old pedal wah; its input never leaves the line.', {
+    on: { rInOhm: measured(72e3) },
+    off: { rInOhm: measured(72e3) },
+  }),
+  device(
+    'mudlark-t',
+    'wah',
+    'Mudlark, rewired',
+    'The same with a true bypass fitted in the workshop.',
+    { bypass: 'true' },
+  ),
+  device(
+    'cinder',
+    'lowImpedanceFuzz',
+    'Cinder Pot',
+    'Two-transistor fuzz; wants the pickup itself.',
+    { on: { rInOhm: measured(8200) } },
+  ),
+  device('brine', 'fuzz', 'Brine', 'Thick fuzz with an ordinary input.', {
+    on: { rInOhm: sheet(100e3), rOutOhm: sheet(50e3) },
+  }),
+  device('heave', 'boost', 'Heave', 'Clean push.', {
+    on: { rOutOhm: sheet(1000), gainDb: entered(6) },
+  }),
+  device('gristle', 'drive', 'Gristle', 'Middling drive.', { on: { rOutOhm: sheet(10e3) } }),
+  device('rope-burn', 'drive', 'Rope Burn', 'Harder drive.'),
+  device('soft-lantern', 'drive', 'Soft Lantern', 'Barely there; user picks its bypass.', {
+    bypass: 'switchable',
+    on: { rInOhm: sheet(1e6), rOutOhm: sheet(1000) },
+  }),
+  device('seven-weirs', 'equaliser', 'Seven Weirs', 'Seven bands.'),
+  device('low-tide', 'octave', 'Low Tide', 'An octave down.'),
+  device('lock-gate', 'gate', 'Lock Gate', 'Keeps the pit quiet between numbers.'),
+  device('eddy', 'modulation', 'Eddy', 'Chorus; buffered when off.', {
+    bypass: 'buffered',
+    on: { rInOhm: sheet(500e3) },
+    off: { rInOhm: sheet(500e3) },
+  }),
+  device('swell', 'modulation', 'Swell', 'Tremolo.', { on: { rOutOhm: sheet(2000) } }),
+  device('slow-wheel', 'modulation', 'Slow Wheel', 'Turning speaker, small.'),
+  device('far-bank', 'delay', 'Far Bank', 'Delay; true bypass, so its tails are cut.', {
+    bypass: 'true',
+    on: { rOutOhm: sheet(500) },
+  }),
+  device('echo-weir', 'delay', 'Echo Weir', 'Delay with tails.', {
+    off: { rInOhm: sheet(1e6), rOutOhm: sheet(220), gainDb: sheet(0) },
+  }),
+  device('undercroft', 'reverb', 'Undercroft', 'Reverb of a large cellar.', {
+    bypass: 'true',
+    on: { rOutOhm: sheet(500) },
+  }),
+  device('nave', 'reverb', 'Nave', 'Reverb with tails.'),
+  device('treadle', 'poweredVolume', 'Treadle', 'Powered volume pedal.', {
+    on: { rInOhm: sheet(1e6), rOutOhm: sheet(500) },
+  }),
+];
+
+const LEADS: readonly GearItem[] = [
+  lead('stage-3', 'ordinary', 3, 'Short stage lead', 'The one everything is compared with.', {
+    cPerMF: measured(picofarad(101)),
+  }),
+  lead('stage-6', 'ordinary', 6, 'Stage lead', 'Six metres of the workshop’s usual reel.', {
+    cPerMF: measured(picofarad(112)),
+  }),
+  lead('slim-6', 'veryLow', 6, 'Slim low lead', 'Foamed core; mind the bends.', {
+    cPerMF: sheet(picofarad(60)),
+  }),
+  lead('low-9', 'low', 9, 'Low lead', 'Nine metres, low capacitance.'),
+  lead('pit-18', 'ordinary', 18, 'Pit lead', 'From the pit to under the stage.'),
+  lead('old-rubber', 'high', 5, 'Old rubber', 'Found in the truck; soft and dark.', {
+    cPerMF: measured(picofarad(171)),
+  }),
+];
+
+const AMPS: readonly GearItem[] = [
+  amp('under-stage', 'Under-stage amp', 'Stands in a wooden box below the trapdoor.'),
+  amp('under-stage-low', 'Under-stage amp, low input', 'The padded input.', {
+    input: 'plain',
+    rInOhm: sheet(68e3),
+    cInF: sheet(picofarad(100)),
+  }),
+  amp('tavern-amp', 'Tavern amp', 'Solid-state bass amp.', {
+    input: 'plain',
+    rInOhm: sheet(1e6),
+    cInF: sheet(picofarad(47)),
+  }),
+  amp('truck-combo', 'Truck combo', 'Small, loud, travels in the truck.', {
+    stopperOhm: sheet(68e3),
+    millerF: sheet(picofarad(120)),
+  }),
+];
+
+export const DEMO_GEAR: readonly GearItem[] = [...GUITARS, ...DEVICES, ...LEADS, ...AMPS];
+
+type ThingOf<K extends GearItem['kind']> = Extract<GearItem, { kind: K }>['thing'];
+
+/** A thing of the list by its id, for building the demo rigs. */
+export function demoThing<K extends GearItem['kind']>(kind: K, id: string): ThingOf<K> {
+  const item = DEMO_GEAR.find((candidate) => candidate.kind === kind && candidate.id === id);
+  if (!item) throw new Error(`the demo gear has no ${kind} “${id}”`);
+  return item.thing as ThingOf<K>;
+}

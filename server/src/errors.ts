@@ -1,0 +1,67 @@
+import { ERROR_CATALOGUE, type ErrorCode, type Problem } from '@gullwind/contract';
+import type { ErrorRequestHandler, Response } from 'express';
+import type { Logger } from 'pino';
+
+/** An error the catalogue knows; anything else is logged and answered as "internal". */
+export class KnownError extends Error {
+  constructor(
+    readonly code: ErrorCode,
+    detail: string,
+    readonly extra: Partial<Pick<Problem, 'problems' | 'theirs' | 'yours'>> = {},
+  ) {
+    super(detail);
+    this.name = 'KnownError';
+  }
+}
+
+export function sendProblem(response: Response, error: KnownError): void {
+  const { status, title } = ERROR_CATALOGUE[error.code];
+  const problem: Problem = {
+    type: `/docs/errors#${error.code}`,
+    title,
+    status,
+    code: error.code,
+    detail: error.message,
+    ...error.extra,
+  };
+  response.status(status).type('application/problem+json').send(JSON.stringify(problem));
+}
+
+/** Errors of the body parser, by its own names, in the words of the catalogue. */
+function fromBodyParser(error: { type?: unknown; limit?: unknown }): KnownError | null {
+  switch (error.type) {
+    case 'entity.parse.failed':
+      return new KnownError(
+        'malformed-json',
+        'The body is not JSON: it could not be read to its end.',
+      );
+    case 'entity.too.large':
+      return new KnownError(
+        'body-too-large',
+        `The body is larger than the most, ${Number(error.limit) / 1024} KiB.`,
+      );
+    case 'encoding.unsupported':
+    case 'charset.unsupported':
+      return new KnownError('not-json', 'The body must be JSON in UTF-8.');
+    case 'request.aborted':
+    case 'request.size.invalid':
+      return new KnownError('invalid-request', 'The body ended early.');
+    default:
+      return null;
+  }
+}
+
+export function answerErrors(logger: Logger): ErrorRequestHandler {
+  return (error: unknown, _request, response, next) => {
+    if (response.headersSent) return next(error);
+    const known =
+      error instanceof KnownError
+        ? error
+        : fromBodyParser(error as { type?: unknown; limit?: unknown });
+    if (!known) logger.error({ err: error }, 'unknown error');
+    sendProblem(
+      response,
+      known ?? new KnownError('internal', 'It has been logged. Nothing was changed.'),
+    );
+  };
+}

@@ -1,0 +1,69 @@
+import { isIP } from 'node:net';
+import type { RequestHandler } from 'express';
+import helmet from 'helmet';
+import { KnownError } from './errors';
+
+const LOOPBACK_NAMES = ['localhost', '127.0.0.1', '[::1]'];
+
+export const isLoopback = (host: string): boolean =>
+  host === 'localhost' || host === '::1' || /^127(\.\d{1,3}){3}$/u.test(host);
+
+const hostName = (host: string): string => host.replace(/:\d+$/u, '').toLowerCase();
+
+/**
+ * Answers only to the names it is known by (against DNS rebinding) and, where a browser says so, only
+ * to pages of its own (against requests from other sites).
+ *
+ * @param boundHost the address the server is bound to; the wildcard answers to any address, not to any name
+ */
+export function checkHostAndOrigin(boundHost: string): RequestHandler {
+  const names = new Set([
+    ...LOOPBACK_NAMES,
+    boundHost.includes(':') ? `[${boundHost}]` : boundHost,
+  ]);
+  const wildcard = boundHost === '0.0.0.0' || boundHost === '::';
+  const isKnown = (name: string) =>
+    names.has(name) || (wildcard && isIP(name.replace(/^\[|\]$/gu, '')) !== 0);
+  return (request, _response, next) => {
+    const host = request.headers.host ?? '';
+    if (!isKnown(hostName(host)))
+      throw new KnownError('host-not-allowed', `“${host}” is not an address of this server.`);
+    const { origin } = request.headers;
+    if (origin !== undefined && origin.replace(/^https?:\/\//u, '') !== host) {
+      throw new KnownError('origin-not-allowed', `A page of “${origin}” may not ask here.`);
+    }
+    next();
+  };
+}
+
+/** A body must say that it is JSON, which a form of another site cannot. */
+export const demandJson: RequestHandler = (request, _response, next) => {
+  const hasBody =
+    request.headers['content-length'] !== undefined ||
+    request.headers['transfer-encoding'] !== undefined;
+  if (hasBody && request.headers['content-length'] !== '0' && !request.is('application/json')) {
+    throw new KnownError('not-json', 'The body must be sent as application/json.');
+  }
+  next();
+};
+
+/** Everything is shipped with the app: nothing may be fetched from elsewhere. */
+export const securityHeaders: RequestHandler = helmet({
+  contentSecurityPolicy: {
+    useDefaults: false,
+    directives: {
+      defaultSrc: ["'self'"],
+      scriptSrc: ["'self'"],
+      workerSrc: ["'self'"],
+      styleSrc: ["'self'", "'unsafe-inline'"],
+      imgSrc: ["'self'", 'data:'],
+      fontSrc: ["'self'"],
+      connectSrc: ["'self'"],
+      objectSrc: ["'none'"],
+      baseUri: ["'none'"],
+      formAction: ["'self'"],
+      frameAncestors: ["'none'"],
+    },
+  },
+  strictTransportSecurity: false,
+});

@@ -1,0 +1,66 @@
+import { readCreateRig, readRigId, readUpdateRig } from '@gullwind/contract';
+import { Router, type Request } from 'express';
+import type { Database } from '../db/database';
+import { KnownError } from '../errors';
+import { demand } from '../parse';
+import { listRig } from './listRig';
+import { createRig, findRig, listRevisions, listRigs, setRigDeleted, updateRig } from './rigStore';
+
+const idOf = (request: Request): string => demand(readRigId(request.params.id));
+
+const noSuchRig = (id: string) => new KnownError('rig-not-found', `There is no rig “${id}”.`);
+
+export function rigRoutes(db: Database): Router {
+  const router = Router();
+
+  router.get('/', async (_request, response) => {
+    response.json((await listRigs(db)).map(listRig));
+  });
+
+  router.post('/', async (request, response) => {
+    const { id, rig } = demand(readCreateRig(request.body));
+    const stored = await createRig(db, id, rig);
+    if (!stored) throw new KnownError('rig-exists', `There is a rig “${id}” already.`);
+    response.status(201).json(stored);
+  });
+
+  router.get('/:id', async (request, response) => {
+    const stored = await findRig(db, idOf(request));
+    if (!stored) throw noSuchRig(idOf(request));
+    response.json(stored);
+  });
+
+  router.put('/:id', async (request, response) => {
+    const id = idOf(request);
+    const { basedOn, rig } = demand(readUpdateRig(request.body));
+    const result = await updateRig(db, id, basedOn, rig);
+    if (result.kind === 'notFound') throw noSuchRig(id);
+    if (result.kind === 'stale') throw stale(basedOn, result.theirs, rig);
+    response.json(result.stored);
+  });
+
+  router.delete('/:id', async (request, response) => {
+    if (!(await setRigDeleted(db, idOf(request), true))) throw noSuchRig(idOf(request));
+    response.status(204).end();
+  });
+
+  router.post('/:id/restore', async (request, response) => {
+    if (!(await setRigDeleted(db, idOf(request), false))) throw noSuchRig(idOf(request));
+    response.status(204).end();
+  });
+
+  router.get('/:id/revisions', async (request, response) => {
+    response.json(await listRevisions(db, idOf(request)));
+  });
+
+  return router;
+}
+
+function stale(
+  basedOn: number,
+  theirs: NonNullable<KnownError['extra']['theirs']>,
+  yours: NonNullable<KnownError['extra']['yours']>,
+): KnownError {
+  const detail = `Your change starts from revision ${basedOn}; the rig is at revision ${theirs.revision} now. Nothing was changed.`;
+  return new KnownError('rig-stale', detail, { theirs, yours });
+}

@@ -1,0 +1,125 @@
+import type { RevisionListing, StoredRig } from '@gullwind/contract';
+import type { Rig } from '@gullwind/core';
+import type { Database, Queryable } from '../db/database';
+
+interface RigRow {
+  readonly id: string;
+  readonly revision: number;
+  readonly updated_at: Date | string;
+  readonly document: Rig;
+}
+
+const COLUMNS = 'id, revision, updated_at, document';
+
+const storedRig = ({ id, revision, updated_at, document }: RigRow): StoredRig => ({
+  id,
+  revision,
+  updatedAt: new Date(updated_at).toISOString(),
+  rig: document,
+});
+
+export async function listRigs(db: Queryable): Promise<readonly StoredRig[]> {
+  const rows = await db.query<RigRow>(
+    `select ${COLUMNS} from rigs where deleted_at is null order by created_at, id`,
+  );
+  return rows.map(storedRig);
+}
+
+export async function findRig(db: Queryable, id: string): Promise<StoredRig | null> {
+  const [row] = await db.query<RigRow>(
+    `select ${COLUMNS} from rigs where id = $1 and deleted_at is null`,
+    [id],
+  );
+  return row ? storedRig(row) : null;
+}
+
+/** Null when there is a rig with this id already. */
+export async function createRig(db: Database, id: string, rig: Rig): Promise<StoredRig | null> {
+  return db.transaction(async (tx) => {
+    const [row] = await tx.query<RigRow>(
+      `insert into rigs (id, revision, document) values ($1, 1, $2::jsonb)
+       on conflict (id) do nothing returning ${COLUMNS}`,
+      [id, JSON.stringify(rig)],
+    );
+    if (!row) return null;
+    await keepRevision(tx, id);
+    return storedRig(row);
+  });
+}
+
+export type UpdateResult =
+  | { readonly kind: 'saved'; readonly stored: StoredRig }
+  | { readonly kind: 'stale'; readonly theirs: StoredRig }
+  | { readonly kind: 'notFound' };
+
+/**
+ * Saves a rig that was edited from revision `basedOn`. One that differs in foot-switch positions alone
+ * keeps its revision number; any other change makes the next revision. A rig equal to what is kept is
+ * accepted whatever it was based on, so that a save whose answer was lost can be sent again.
+ */
+export async function updateRig(
+  db: Database,
+  id: string,
+  basedOn: number,
+  rig: Rig,
+): Promise<UpdateResult> {
+  return db.transaction(async (tx) => {
+    const [now] = await tx.query<RigRow & { same: boolean; same_path: boolean }>(
+      `select ${COLUMNS}, document = $2::jsonb as same,
+              document - 'positions' = $2::jsonb - 'positions' as same_path
+       from rigs where id = $1 and deleted_at is null for update`,
+      [id, JSON.stringify(rig)],
+    );
+    if (!now) return { kind: 'notFound' };
+    if (now.same) return { kind: 'saved', stored: storedRig(now) };
+    if (now.revision !== basedOn) return { kind: 'stale', theirs: storedRig(now) };
+    return { kind: 'saved', stored: await appendRevision(tx, id, rig, now.same_path ? 0 : 1) };
+  });
+}
+
+async function appendRevision(
+  tx: Queryable,
+  id: string,
+  rig: Rig,
+  step: 0 | 1,
+): Promise<StoredRig> {
+  const [row] = await tx.query<RigRow>(
+    `update rigs set document = $2::jsonb, revision = revision + $3::integer, updated_at = now()
+     where id = $1 returning ${COLUMNS}`,
+    [id, JSON.stringify(rig), step],
+  );
+  if (step === 1) await keepRevision(tx, id);
+  return storedRig(row!);
+}
+
+async function keepRevision(tx: Queryable, id: string): Promise<void> {
+  await tx.query(
+    `insert into rig_revisions (rig_id, revision, document)
+     select id, revision, document from rigs where id = $1`,
+    [id],
+  );
+}
+
+/** Takes a rig off the list, or puts it back; false when there is none to do it to. */
+export async function setRigDeleted(db: Queryable, id: string, deleted: boolean): Promise<boolean> {
+  const rows = await db.query(
+    `update rigs set deleted_at = case when $2::boolean then now() end
+     where id = $1 and (deleted_at is null) = $2::boolean returning id`,
+    [id, deleted],
+  );
+  return rows.length === 1;
+}
+
+export async function listRevisions(
+  db: Queryable,
+  id: string,
+): Promise<readonly RevisionListing[]> {
+  const rows = await db.query<{ revision: number; saved_at: Date | string }>(
+    `select revision, saved_at from rig_revisions where rig_id = $1 order by revision desc`,
+    [id],
+  );
+  return rows.map(({ revision, saved_at }) => ({
+    revision,
+    savedAt: new Date(saved_at).toISOString(),
+  }));
+}

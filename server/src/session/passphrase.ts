@@ -1,0 +1,59 @@
+import { createHmac, randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
+import { promisify } from 'node:util';
+import type { Queryable } from '../db/database';
+
+const derive = promisify(scrypt) as (
+  secret: string,
+  salt: Buffer,
+  length: number,
+) => Promise<Buffer>;
+
+export const LEAST_PASSPHRASE = 12;
+export const SESSION_DAYS = 30;
+const KEY_BYTES = 32;
+
+/**
+ * Knows the passphrase only as a key derived from it (scrypt, salt kept in the database). The same key
+ * signs session cookies, so that they hold over restarts and across several server processes, and end
+ * when the passphrase changes.
+ */
+export class Gatekeeper {
+  private constructor(
+    private readonly key: Buffer,
+    private readonly salt: Buffer,
+  ) {}
+
+  static async open(db: Queryable, passphrase: string): Promise<Gatekeeper> {
+    await db.query(
+      `insert into secrets (name, value) values ('passphrase-salt', $1) on conflict do nothing`,
+      [randomBytes(16).toString('hex')],
+    );
+    const [row] = await db.query<{ value: string }>(`select value from secrets where name = $1`, [
+      'passphrase-salt',
+    ]);
+    const salt = Buffer.from(row!.value, 'hex');
+    return new Gatekeeper(await derive(passphrase, salt, KEY_BYTES), salt);
+  }
+
+  async admits(passphrase: string): Promise<boolean> {
+    return timingSafeEqual(await derive(passphrase, this.salt, KEY_BYTES), this.key);
+  }
+
+  issue(nowMs: number): string {
+    const until = String(nowMs + SESSION_DAYS * 86_400_000);
+    return `${until}.${this.sign(until)}`;
+  }
+
+  accepts(token: string, nowMs: number): boolean {
+    const [until = '', signature = ''] = token.split('.');
+    const expected = Buffer.from(this.sign(until));
+    const given = Buffer.from(signature);
+    return (
+      given.length === expected.length && timingSafeEqual(given, expected) && Number(until) > nowMs
+    );
+  }
+
+  private sign(text: string): string {
+    return createHmac('sha256', this.key).update(text).digest('hex');
+  }
+}

@@ -1,0 +1,89 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { join } from 'node:path';
+import type { Logger } from 'pino';
+import { createApp, type Backend } from './app';
+import type { Database } from './db/database';
+import { lockDirectory } from './db/directoryLock';
+import { migrate, readMigrations } from './db/migrate';
+import { openPglite } from './db/pgliteDatabase';
+import { openPostgres } from './db/postgresDatabase';
+import { seedDemo } from './demo/seedDemo';
+import type { ServerOptions } from './options';
+import { Gatekeeper } from './session/passphrase';
+
+export interface ServerPaths {
+  readonly migrations: string;
+  readonly template: string;
+  readonly web: string | null;
+}
+
+export interface RunningServer {
+  readonly address: string;
+  /** Finishes what is in flight and closes the database. */
+  stop(): Promise<void>;
+}
+
+/**
+ * Locks the data directory, listens, and opens the database; resolves when everything can be used.
+ * The page is served from the moment of listening.
+ *
+ * @throws DirectoryInUse before anything in the directory is touched; Error when the port is taken
+ */
+export async function startServer(
+  options: ServerOptions,
+  paths: ServerPaths,
+  logger: Logger,
+): Promise<RunningServer> {
+  const lock = options.databaseUrl ? null : await lockDirectory(options.dataFolder);
+  const http = createServer();
+  const address = await listen(http, options);
+  const backend = openBackend(options, paths);
+  http.on('request', createApp({ host: options.host, logger, webFolder: paths.web, backend }));
+  const { db } = await backend;
+  return {
+    address,
+    stop: async () => {
+      const closed = new Promise((resolve) => http.close(resolve));
+      http.closeIdleConnections();
+      await closed;
+      await db.close();
+      await lock?.release();
+    },
+  };
+}
+
+async function openBackend(options: ServerOptions, paths: ServerPaths): Promise<Backend> {
+  const db = await openDatabase(options, paths);
+  await migrate(db, await readMigrations(paths.migrations));
+  if (options.demo) await seedDemo(db);
+  const gate = options.passphrase === null ? null : await Gatekeeper.open(db, options.passphrase);
+  return { db, gate };
+}
+
+function openDatabase(
+  { databaseUrl, dataFolder }: ServerOptions,
+  { template }: ServerPaths,
+): Promise<Database> {
+  return databaseUrl ? openPostgres(databaseUrl) : openPglite(join(dataFolder, 'store'), template);
+}
+
+function listen(
+  http: ReturnType<typeof createServer>,
+  { host, port }: ServerOptions,
+): Promise<string> {
+  return new Promise((resolve, reject) => {
+    http.once('error', (error: NodeJS.ErrnoException) => {
+      const taken = error.code === 'EADDRINUSE';
+      reject(
+        taken
+          ? new Error(`Port ${port} is taken by another program. Choose another with --port.`)
+          : error,
+      );
+    });
+    http.listen(port, host, () => {
+      const bound = http.address() as AddressInfo;
+      resolve(`http://${host.includes(':') ? `[${host}]` : host}:${bound.port}/`);
+    });
+  });
+}

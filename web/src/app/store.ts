@@ -1,0 +1,23 @@
+import { configureStore, createListenerMiddleware } from '@reduxjs/toolkit';
+import { useDispatch, useSelector } from 'react-redux';
+import { editorSlice, startAutosave } from '../features/editor';
+import { api } from './api';
+
+export function createStore() {
+  const listener = createListenerMiddleware();
+  const store = configureStore({
+    reducer: { [api.reducerPath]: api.reducer, [editorSlice.reducerPath]: editorSlice.reducer },
+    middleware: (defaults) =>
+      // Rigs are frozen values of the core; walking them on every action costs more than the actions.
+      defaults({ serializableCheck: false, immutableCheck: false })
+        .prepend(listener.middleware)
+        .concat(api.middleware),
+  });
+  startAutosave(listener);
+  return store;
+}
+
+export type Store = ReturnType<typeof createStore>;
+export type RootState = ReturnType<Store['getState']>;
+export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
+export const useAppSelector = useSelector.withTypes<RootState>();

@@ -1,0 +1,153 @@
+import type { Problem, StoredRig, UpdateRig } from '@gullwind/contract';
+import type {
+  createListenerMiddleware,
+  ListenerEffectAPI,
+  ThunkDispatch,
+  UnknownAction,
+} from '@reduxjs/toolkit';
+import { api as baseApi } from '../../app/api';
+import { editorActions, hasUnsaved, type EditorState, type OpenRig } from './editorSlice';
+import { findLeftBehind, forgetRig, keepRig } from './keptRigs';
+import { tellOtherWindows } from './otherWindows';
+
+interface State {
+  readonly editor: EditorState;
+}
+
+type Listener = ReturnType<typeof createListenerMiddleware>;
+type Effect = ListenerEffectAPI<State, ThunkDispatch<State, unknown, UnknownAction>>;
+
+/** How long the hand must rest before a save, and how often a server that is away is asked again. */
+const REST_MS = 400;
+const ASK_AGAIN_MS = 1500;
+const ANSWER_WITHIN_MS = 15_000;
+
+/**
+ * Keeps every edit in the browser at once and sends it when the hand rests. What the server has
+ * acknowledged is let go of; what it has not is kept and sent until it answers.
+ */
+export function startAutosave(listener: Listener): void {
+  const start = listener.startListening.withTypes<
+    State,
+    ThunkDispatch<State, unknown, UnknownAction>
+  >();
+  start({
+    predicate: (_action, now, before) => now.editor.open?.rig !== before.editor.open?.rig,
+    effect: (_action, api) => keepEdits(api.getState().editor.open),
+  });
+  start({
+    predicate: (_action, now) => isDue(now.editor.open),
+    effect: async (_action, api) => {
+      api.cancelActiveListeners();
+      await api.delay(REST_MS);
+      // From here on the save runs to its end: cancelling it would leave its answer unread.
+      api.unsubscribe();
+      do await saveUntilDone(api);
+      while (isDue(api.getState().editor.open));
+      api.subscribe();
+    },
+  });
+}
+
+const isDue = (open: OpenRig | null): boolean =>
+  open !== null && open.save.kind === 'waiting' && open.theirs === null;
+
+async function keepEdits(open: OpenRig | null): Promise<void> {
+  if (open && hasUnsaved(open))
+    await keepRig({ rigId: open.id, rig: open.rig, basedOn: open.basedOn });
+}
+
+async function saveUntilDone(api: Effect): Promise<void> {
+  for (;;) {
+    const { open } = api.getState().editor;
+    if (!open || open.theirs) return;
+    if (!hasUnsaved(open)) return settle(api, open);
+    const outcome = await send(open, api);
+    if (outcome === 'stop') return;
+    if (outcome === 'away') await pause(ASK_AGAIN_MS);
+  }
+}
+
+/** Everything is with the server: nothing to keep. */
+async function settle(api: Effect, open: OpenRig): Promise<void> {
+  await forgetRig(open.id);
+  if (api.getState().editor.open?.id !== open.id) return;
+  api.dispatch(editorActions.saveAcknowledged({ sent: open.rig, revision: open.basedOn }));
+}
+
+/**
+ * Sends what this browser kept of rigs that are not open (a window closed, or another rig opened,
+ * before the server answered). One that was changed elsewhere stays kept until it is opened.
+ */
+export async function sendLeftBehind(openId: string | null): Promise<void> {
+  for (const { rigId, windowId, rig, basedOn } of await findLeftBehind()) {
+    if (rigId === openId) continue;
+    const answer = await put(rigId, { basedOn, rig });
+    if (answer.kind === 'saved') await forgetRig(rigId, windowId);
+    if (answer.kind === 'away') return;
+  }
+}
+
+async function send(open: OpenRig, api: Effect): Promise<'again' | 'away' | 'stop'> {
+  if (open.save.kind !== 'away') api.dispatch(editorActions.saveStarted());
+  const answer = await put(open.id, { basedOn: open.basedOn, rig: open.rig });
+  if (api.getState().editor.open?.id !== open.id) return 'stop';
+  switch (answer.kind) {
+    case 'saved': {
+      api.dispatch(
+        editorActions.saveAcknowledged({ sent: open.rig, revision: answer.stored.revision }),
+      );
+      tellOtherWindows({ rigId: open.id, revision: answer.stored.revision });
+      return 'again';
+    }
+    case 'stale':
+      api.dispatch(editorActions.conflictFound(answer.theirs));
+      return 'stop';
+    case 'refused':
+      api.dispatch(editorActions.saveRefused(answer.message));
+      return 'stop';
+    case 'away':
+      if (answer.signInNeeded) api.dispatch(baseApi.util.invalidateTags(['session']));
+      api.dispatch(editorActions.serverAway());
+      return 'away';
+  }
+}
+
+type Answer =
+  | { readonly kind: 'saved'; readonly stored: StoredRig }
+  | { readonly kind: 'stale'; readonly theirs: StoredRig }
+  | { readonly kind: 'refused'; readonly message: string }
+  | { readonly kind: 'away'; readonly signInNeeded: boolean };
+
+async function put(id: string, body: UpdateRig): Promise<Answer> {
+  try {
+    const response = await fetch(`/api/rigs/${id}`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+      signal: AbortSignal.timeout(ANSWER_WITHIN_MS),
+    });
+    if (response.ok) return { kind: 'saved', stored: (await response.json()) as StoredRig };
+    if (response.status === 401) return { kind: 'away', signInNeeded: true };
+    if (response.status >= 500) return { kind: 'away', signInNeeded: false };
+    const problem = (await response.json()) as Problem;
+    if (problem.code === 'rig-stale') return { kind: 'stale', theirs: problem.theirs! };
+    return { kind: 'refused', message: problem.detail };
+  } catch {
+    // No answer, a cut one, or one from something that is not the server: it is away.
+    return { kind: 'away', signInNeeded: false };
+  }
+}
+
+/** Waits, or until the browser is back on the network. */
+function pause(ms: number): Promise<void> {
+  return new Promise((resolve) => {
+    const done = () => {
+      clearTimeout(timer);
+      window.removeEventListener('online', done);
+      resolve();
+    };
+    const timer = setTimeout(done, ms);
+    window.addEventListener('online', done);
+  });
+}

@@ -1,0 +1,197 @@
+import type { StoredRig } from '@gullwind/contract';
+import { applyEdit, type Edit, type Rig } from '@gullwind/core';
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+/** What undo takes back: an edit, or a whole rig put in another's place. */
+export type Step =
+  { readonly kind: 'edit'; readonly edit: Edit } | { readonly kind: 'whole'; readonly rig: Rig };
+
+export type SaveState =
+  | { readonly kind: 'saved' }
+  | { readonly kind: 'waiting' }
+  | { readonly kind: 'saving' }
+  /** The server does not answer; edits are kept in this browser and sent when it does. */
+  | { readonly kind: 'away' }
+  | { readonly kind: 'refused'; readonly message: string };
+
+/** The rig under the user's hands, and how it stands with the server. */
+export interface OpenRig {
+  readonly id: string;
+  readonly rig: Rig;
+  /** An edit in the making (a drag): shown, not yet made. */
+  readonly preview: Edit | null;
+  readonly past: readonly Step[];
+  readonly future: readonly Step[];
+  /** The revision on the server that `rig` starts from. */
+  readonly basedOn: number;
+  /** What the server is known to hold at that revision. */
+  readonly acknowledged: Rig;
+  readonly save: SaveState;
+  /** The server's rig, where it was changed elsewhere while this one was too. */
+  readonly theirs: StoredRig | null;
+}
+
+export interface EditorState {
+  readonly open: OpenRig | null;
+  /** Why the last edit was refused, counted so that the same refusal is told again. */
+  readonly refusal: { readonly message: string; readonly count: number } | null;
+}
+
+const initialState: EditorState = { open: null, refusal: null };
+
+function takeStep(rig: Rig, step: Step): { rig: Rig; inverse: Step } | { message: string } {
+  if (step.kind === 'whole') return { rig: step.rig, inverse: { kind: 'whole', rig } };
+  const result = applyEdit(rig, step.edit);
+  if (result.kind === 'refused') return { message: result.message };
+  return { rig: result.rig, inverse: { kind: 'edit', edit: result.inverse } };
+}
+
+const refuse = (state: EditorState, message: string): EditorState => ({
+  ...state,
+  refusal: { message, count: (state.refusal?.count ?? 0) + 1 },
+});
+
+const unsaved = (open: OpenRig): SaveState =>
+  open.save.kind === 'away' ? open.save : { kind: 'waiting' };
+
+/** Makes a step and puts its inverse on the past; a step that changes nothing leaves no trace. */
+function perform(state: EditorState, step: Step): EditorState {
+  const { open } = state;
+  if (!open) return state;
+  const taken = takeStep(open.rig, step);
+  if ('message' in taken)
+    return refuse({ ...state, open: { ...open, preview: null } }, taken.message);
+  if (taken.rig === open.rig) return { ...state, open: { ...open, preview: null } };
+  const past = [...open.past, taken.inverse];
+  return {
+    ...state,
+    open: { ...open, rig: taken.rig, preview: null, past, future: [], save: unsaved(open) },
+  };
+}
+
+function travel(state: EditorState, from: 'past' | 'future', to: 'past' | 'future'): EditorState {
+  const { open } = state;
+  const step = open?.[from].at(-1);
+  if (!open || !step) return state;
+  const taken = takeStep(open.rig, step);
+  if ('message' in taken) return refuse(state, taken.message);
+  return {
+    ...state,
+    open: {
+      ...open,
+      rig: taken.rig,
+      preview: null,
+      [from]: open[from].slice(0, -1),
+      [to]: [...open[to], taken.inverse],
+      save: unsaved(open),
+    },
+  };
+}
+
+const withOpen = (state: EditorState, change: (open: OpenRig) => Partial<OpenRig>): EditorState =>
+  state.open ? { ...state, open: { ...state.open, ...change(state.open) } } : state;
+
+export const editorSlice = createSlice({
+  name: 'editor',
+  initialState: initialState as EditorState,
+  reducers: {
+    /** A rig arrived; `mine` is one this browser kept because it could not be sent. */
+    rigOpened(
+      state,
+      { payload }: PayloadAction<{ stored: StoredRig; mine: Rig | null; basedOn: number }>,
+    ) {
+      const { stored, mine, basedOn } = payload;
+      const { open } = state;
+      if (
+        open?.id === stored.id &&
+        open.basedOn === stored.revision &&
+        open.theirs === null &&
+        !mine
+      )
+        return state;
+      return {
+        refusal: null,
+        open: {
+          id: stored.id,
+          rig: mine ?? stored.rig,
+          preview: null,
+          past: [],
+          future: [],
+          basedOn: stored.revision,
+          acknowledged: stored.rig,
+          save: { kind: mine ? 'waiting' : 'saved' },
+          theirs: mine && basedOn !== stored.revision ? stored : null,
+        },
+      };
+    },
+    edited: (state, { payload }: PayloadAction<Edit>) =>
+      perform(state, { kind: 'edit', edit: payload }),
+    /** An edit in the making; null lets go of it. */
+    previewed: (state, { payload }: PayloadAction<Edit | null>) =>
+      withOpen(state, () => ({ preview: payload })),
+    undone: (state) => travel(state, 'past', 'future'),
+    redone: (state) => travel(state, 'future', 'past'),
+    saveStarted: (state) => withOpen(state, () => ({ save: { kind: 'saving' } })),
+    saveAcknowledged(state, { payload }: PayloadAction<{ sent: Rig; revision: number }>) {
+      return withOpen(state, (open) => ({
+        basedOn: payload.revision,
+        acknowledged: payload.sent,
+        save: { kind: open.rig === payload.sent ? 'saved' : 'waiting' },
+      }));
+    },
+    serverAway: (state) => withOpen(state, () => ({ save: { kind: 'away' } })),
+    saveRefused: (state, { payload }: PayloadAction<string>) =>
+      withOpen(state, () => ({ save: { kind: 'refused', message: payload } })),
+    conflictFound: (state, { payload }: PayloadAction<StoredRig>) =>
+      withOpen(state, () => ({ theirs: payload })),
+    /** The rig changed elsewhere while nothing here was unsaved: theirs is simply newer. */
+    newerArrived(state, { payload }: PayloadAction<StoredRig>) {
+      return withOpen(state, (open) => ({
+        rig: payload.rig,
+        past: [...open.past, { kind: 'whole', rig: open.rig } as const],
+        future: [],
+        basedOn: payload.revision,
+        acknowledged: payload.rig,
+        save: { kind: 'saved' },
+      }));
+    },
+    mineKept(state) {
+      return withOpen(state, ({ theirs }) =>
+        theirs
+          ? {
+              basedOn: theirs.revision,
+              acknowledged: theirs.rig,
+              theirs: null,
+              save: { kind: 'waiting' },
+            }
+          : {},
+      );
+    },
+    theirsKept(state) {
+      return withOpen(state, ({ theirs, rig, past }) =>
+        theirs
+          ? {
+              rig: theirs.rig,
+              past: [...past, { kind: 'whole', rig } as const],
+              future: [],
+              basedOn: theirs.revision,
+              acknowledged: theirs.rig,
+              theirs: null,
+              save: { kind: 'saved' },
+            }
+          : {},
+      );
+    },
+  },
+});
+
+export const editorActions = editorSlice.actions;
+
+/** The rig as shown: with the edit in the making, where it can be made. */
+export function shownRig({ rig, preview }: Pick<OpenRig, 'rig' | 'preview'>): Rig {
+  if (!preview) return rig;
+  const result = applyEdit(rig, preview);
+  return result.kind === 'ok' ? result.rig : rig;
+}
+
+export const hasUnsaved = (open: OpenRig): boolean => open.rig !== open.acknowledged;

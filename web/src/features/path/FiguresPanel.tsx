@@ -1,0 +1,195 @@
+import {
+  formatNumber,
+  formatSignedDb,
+  nameTakeOut,
+  type Corner,
+  type Resonance,
+  type Rig,
+  type SoundingAnalysis,
+  type TakeOut,
+} from '@gullwind/core';
+import { Box, ButtonBase, Typography } from '@mui/material';
+import { SOUNDING_FONT } from '../../app/theme';
+import type { Analysed } from '../../workers/useAnalysis';
+import type { Selection } from './selection';
+
+const MOST_TAKE_OUTS = 6;
+const LEAST_TAKE_OUT_DB = 0.05;
+
+/** All figures against straight in, and what each part of the way costs. */
+export function FiguresPanel({
+  analysed,
+  onSelect,
+}: {
+  analysed: Analysed | null;
+  onSelect: (stop: Selection) => void;
+}) {
+  const sounding = analysed?.analysis.kind === 'sounding' ? analysed.analysis : null;
+  return (
+    <Box
+      component="section"
+      aria-label="Figures"
+      tabIndex={0}
+      sx={{ borderLeft: 1, borderColor: 'divider', px: 2, py: 1.25, overflowY: 'auto' }}
+    >
+      <Typography variant="h2">Against straight in</Typography>
+      {sounding ? (
+        <Figures analysis={sounding} />
+      ) : (
+        <Typography variant="body2">No figures: nothing comes through.</Typography>
+      )}
+      {sounding && analysed && (
+        <TakeOuts rig={analysed.rig} takeOuts={sounding.takeOuts} onSelect={onSelect} />
+      )}
+    </Box>
+  );
+}
+
+function Figures({ analysis }: { analysis: SoundingAnalysis }) {
+  const { figures, resonance, referenceResonance, corner, tone } = analysis;
+  return (
+    <Box
+      component="dl"
+      sx={{ m: 0, display: 'grid', gridTemplateColumns: '1fr auto', columnGap: 1 }}
+    >
+      <Figure
+        name="Treble, 2–8 kHz"
+        value={`${formatSignedDb(figures.trebleDb, 2)} dB`}
+        large
+        testId="treble"
+      />
+      <Figure name="2–4 kHz" value={`${formatSignedDb(figures.trebleLowDb, 2)} dB`} />
+      <Figure name="4–8 kHz" value={`${formatSignedDb(figures.trebleHighDb, 2)} dB`} />
+      <Figure
+        name="Level, 400 Hz"
+        value={`${formatSignedDb(figures.levelDb, 2)} dB`}
+        testId="level"
+      />
+      <Figure
+        name="Air, 8–16 kHz"
+        value={`${formatSignedDb(figures.airDb)} dB`}
+        title="A guitar loudspeaker passes little above 5–6 kHz; this matters for full-range ends."
+      />
+      <Figure name="Bottom, 40–160 Hz" value={`${formatSignedDb(figures.bottomDb)} dB`} />
+      <Figure
+        name="Distance"
+        value={`${figures.distanceDb.toFixed(2)} dB`}
+        title="How far the sound is from straight in, whatever the direction: RMS over 200 Hz–8 kHz."
+      />
+      <Figure name="Resonance" value={sayResonance(resonance, referenceResonance)} />
+      <Figure name="Corner, −3 dB" value={sayCorner(corner)} />
+      <Figure
+        name="Like a tone control at"
+        value={tone.kind === 'setting' ? formatNumber(tone.travel * 10, 1) : 'out of reach'}
+        title="The tone setting, 0 to 10, that gives the reference rig the same treble."
+      />
+    </Box>
+  );
+}
+
+function Figure({
+  name,
+  value,
+  title,
+  large = false,
+  testId,
+}: {
+  name: string;
+  value: string;
+  title?: string;
+  large?: boolean;
+  testId?: string;
+}) {
+  return (
+    <>
+      <Typography
+        component="dt"
+        variant="body2"
+        title={title}
+        sx={{ color: 'text.secondary', alignSelf: 'baseline' }}
+      >
+        {name}
+      </Typography>
+      <Typography
+        component="dd"
+        variant="body2"
+        data-testid={testId}
+        sx={{
+          m: 0,
+          textAlign: 'right',
+          fontFamily: SOUNDING_FONT,
+          fontStyle: 'italic',
+          fontSize: large ? 21 : 15,
+        }}
+      >
+        {value}
+      </Typography>
+    </>
+  );
+}
+
+function sayResonance(now: Resonance, reference: Resonance): string {
+  if (now.kind === 'noResonance') return 'none';
+  const at = `${(now.frequencyHz / 1000).toFixed(2)} kHz, ${formatSignedDb(now.heightDb)} dB`;
+  return reference.kind === 'resonance' ? at : `${at} (straight in: none)`;
+}
+
+const sayCorner = (corner: Corner): string =>
+  corner.kind === 'beyondGrid' ? '> 20 kHz' : `${(corner.frequencyHz / 1000).toFixed(2)} kHz`;
+
+function TakeOuts({
+  rig,
+  takeOuts,
+  onSelect,
+}: {
+  rig: Rig;
+  takeOuts: readonly TakeOut[];
+  onSelect: (stop: Selection) => void;
+}) {
+  const shown = takeOuts
+    .filter(({ gain }) => Math.abs(gain.trebleDb) >= LEAST_TAKE_OUT_DB)
+    .slice(0, MOST_TAKE_OUTS);
+  if (shown.length === 0) return null;
+  return (
+    <Box sx={{ mt: 1.25 }}>
+      <Typography
+        variant="h2"
+        title="The change if this part alone were ideal. The parts interact: these do not add up."
+      >
+        Take-out: treble, if it were ideal
+      </Typography>
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+        {shown.map((takeOut) => (
+          <li key={`${takeOut.kind}${takeOut.index}`}>
+            <ButtonBase
+              onClick={() => onSelect(selectionOf(takeOut))}
+              sx={{
+                width: '100%',
+                justifyContent: 'space-between',
+                gap: 1,
+                fontSize: 14,
+                textAlign: 'left',
+                py: '1px',
+                '&:focus-visible, &:hover': { bgcolor: 'action.hover' },
+              }}
+            >
+              <span>{nameTakeOut(rig, takeOut)}</span>
+              <Box
+                component="span"
+                sx={{ fontFamily: SOUNDING_FONT, fontStyle: 'italic', fontSize: 15 }}
+              >
+                {formatSignedDb(takeOut.gain.trebleDb)}
+              </Box>
+            </ButtonBase>
+          </li>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function selectionOf({ kind, index }: TakeOut): Selection {
+  if (kind === 'amp') return { kind: 'amp', index: 0 };
+  if (kind === 'controls') return { kind: 'guitar', index: 0 };
+  return { kind: kind === 'lead' ? 'lead' : 'device', index };
+}

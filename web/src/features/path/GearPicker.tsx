@@ -1,0 +1,170 @@
+import {
+  ampOfClass,
+  DEVICE_CLASSES,
+  deviceOfClass,
+  entered,
+  guitarOfClass,
+  LEAD_CLASSES,
+  leadOfClass,
+  PICKUP_CLASSES,
+  type DeviceClass,
+  type GearItem,
+  type GearKind,
+  type LeadClass,
+  type PickupClass,
+} from '@gullwind/core';
+import {
+  Autocomplete,
+  Box,
+  Dialog,
+  DialogContent,
+  DialogTitle,
+  TextField,
+  Typography,
+} from '@mui/material';
+import { useMemo } from 'react';
+import { useListGearQuery } from '../../app/api';
+
+export type PickerKind = GearKind;
+
+interface Props {
+  readonly kind: PickerKind;
+  readonly onClose: () => void;
+  readonly onPick: (item: GearItem) => void;
+}
+
+const TITLES: Readonly<Record<PickerKind, string>> = {
+  device: 'Add a pedal behind the selection',
+  guitar: 'Another guitar',
+  lead: 'Another lead',
+  amp: 'Another amp',
+};
+
+interface Choice {
+  readonly group: 'From the gear list' | 'Typical, by class';
+  readonly detail: string;
+  readonly item: GearItem;
+}
+
+/** Picks a thing by typing a part of its name, from the gear list or by class with typical values. */
+export function GearPicker({ kind, onClose, onPick }: Props) {
+  const { data } = useListGearQuery();
+  const choices = useMemo(() => {
+    const listed = (data?.items ?? []).filter((item) => item.kind === kind);
+    return [...listed.map(listedChoice), ...TYPICAL[kind]];
+  }, [data, kind]);
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      maxWidth="sm"
+      fullWidth
+      aria-labelledby="picker-title"
+      slotProps={{ paper: { sx: { alignSelf: 'flex-start' } } }}
+    >
+      <DialogTitle id="picker-title">{TITLES[kind]}</DialogTitle>
+      <DialogContent sx={{ height: 470 }}>
+        <Autocomplete
+          open
+          autoHighlight
+          options={choices}
+          groupBy={(choice) => choice.group}
+          getOptionLabel={(choice) => choice.item.thing.name}
+          getOptionKey={(choice) => choice.item.id}
+          onChange={(_event, choice) => choice && onPick(choice.item)}
+          onKeyDown={(event) => event.key === 'Escape' && onClose()}
+          slotProps={{
+            popper: { disablePortal: true },
+            listbox: { sx: { maxHeight: 360 } },
+            popupIndicator: { sx: { display: 'none' } },
+          }}
+          renderOption={({ key, ...props }, { item, detail }) => (
+            <Box
+              component="li"
+              key={key}
+              {...props}
+              sx={{ display: 'block !important', py: '4px !important' }}
+            >
+              <Typography variant="body1">{item.thing.name}</Typography>
+              <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+                {detail}
+              </Typography>
+            </Box>
+          )}
+          renderInput={(params) => (
+            <TextField {...params} autoFocus label="Name or kind" size="small" sx={{ mt: 1 }} />
+          )}
+          filterOptions={(all, { inputValue }) =>
+            all.filter((choice) => matches(choice, inputValue))
+          }
+        />
+      </DialogContent>
+    </Dialog>
+  );
+}
+
+const matches = ({ item, detail }: Choice, typed: string): boolean => {
+  const text = `${item.thing.name} ${detail}`.toLowerCase();
+  return typed
+    .toLowerCase()
+    .split(/\s+/u)
+    .every((word) => text.includes(word));
+};
+
+const listedChoice = (item: GearItem): Choice => ({
+  group: 'From the gear list',
+  detail: [className(item), item.note].filter(Boolean).join(' · '),
+  item,
+});
+
+function className(item: GearItem): string {
+  switch (item.kind) {
+    case 'device':
+      return DEVICE_CLASSES[item.thing.deviceClass].label;
+    case 'guitar':
+      return PICKUP_CLASSES[item.thing.pickupClass].label;
+    case 'lead':
+      return LEAD_CLASSES[item.thing.leadClass].label;
+    case 'amp':
+      return 'amp';
+  }
+}
+
+const typical = (item: GearItem, detail: string): Choice => ({
+  group: 'Typical, by class',
+  detail,
+  item,
+});
+const keysOf = <K extends string>(table: Readonly<Record<K, unknown>>) => Object.keys(table) as K[];
+
+const TYPICAL: Readonly<Record<PickerKind, readonly Choice[]>> = {
+  device: keysOf<DeviceClass>(DEVICE_CLASSES).map((name) =>
+    typical(
+      { id: `class-${name}`, kind: 'device', note: '', thing: deviceOfClass(name, 'd1') },
+      `typical ${DEVICE_CLASSES[name].label}, every value assumed`,
+    ),
+  ),
+  guitar: keysOf<PickupClass>(PICKUP_CLASSES).map((name) =>
+    typical(
+      {
+        id: `class-${name}`,
+        kind: 'guitar',
+        note: '',
+        thing: guitarOfClass(name, PICKUP_CLASSES[name].label),
+      },
+      'typical values, every one assumed',
+    ),
+  ),
+  lead: keysOf<LeadClass>(LEAD_CLASSES).map((name) =>
+    typical(
+      { id: `class-${name}`, kind: 'lead', note: '', thing: leadOfClass(name, 'l1', entered(6)) },
+      `${LEAD_CLASSES[name].cPerMPF} pF/m`,
+    ),
+  ),
+  amp: [
+    typical(
+      { id: 'class-amp', kind: 'amp', note: '', thing: ampOfClass('amp') },
+      'typical tube input: 1 MΩ, 34 kΩ into 100 pF',
+    ),
+  ],
+};

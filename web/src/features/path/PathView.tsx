@@ -1,0 +1,90 @@
+import { sayWhatIsGoingOn } from '@gullwind/core';
+import { Box, Typography } from '@mui/material';
+import { useMemo, useRef, useState } from 'react';
+import { useSettings } from '../../app/useSettings';
+import { useAnalysis } from '../../workers/useAnalysis';
+import { shownRig, type OpenRig } from '../editor';
+import { ConflictDialog } from './ConflictDialog';
+import { FiguresPanel } from './FiguresPanel';
+import { GearPicker, type PickerKind } from './GearPicker';
+import { Inspector } from './inspector/Inspector';
+import { KeysDialog } from './KeysDialog';
+import { PathHeader } from './PathHeader';
+import { ResponseChart } from './ResponseChart';
+import { Run } from './run/Run';
+import { usePathActions } from './usePathActions';
+import { usePathKeys } from './usePathKeys';
+
+/** The path of one rig: the Run, the sentence, and below them curve, figures and the selected thing. */
+export function PathView({ open }: { open: OpenRig }) {
+  const rig = useMemo(() => shownRig(open), [open.rig, open.preview]); // eslint-disable-line
+  const analysed = useAnalysis(rig);
+  const [{ units }] = useSettings();
+  const [dialog, setDialog] = useState<PickerKind | 'keys' | null>(null);
+  const inspector = useRef<HTMLDivElement>(null);
+  const actions = usePathActions(open, rig, setDialog);
+  usePathKeys({ open, rig, actions, inspector, isOff: dialog !== null || open.theirs !== null });
+  const { selection } = actions;
+  return (
+    <Box
+      component="main"
+      sx={{ height: '100vh', minHeight: 740, display: 'flex', flexDirection: 'column' }}
+    >
+      <PathHeader open={open} onKeys={() => setDialog('keys')} onAdd={() => setDialog('device')} />
+      <Run
+        rig={rig}
+        analysed={analysed}
+        selection={selection}
+        units={units}
+        onSelect={actions.select}
+        onStamp={actions.stamp}
+        onLeadDrag={actions.dragLead}
+        onPostDrag={actions.dragPost}
+        onDragGivenUp={actions.giveUpDrag}
+      />
+      <Typography
+        role="status"
+        aria-live="polite"
+        data-testid="sentence"
+        sx={{
+          px: 2.5,
+          py: 1,
+          fontSize: 16.5,
+          lineHeight: 1.35,
+          minHeight: 62,
+          borderTop: 1,
+          borderColor: 'divider',
+        }}
+      >
+        {analysed ? sayWhatIsGoingOn(analysed.rig, analysed.analysis, units) : ' '}
+      </Typography>
+      <Box
+        sx={{
+          flex: 1,
+          minHeight: 0,
+          display: 'grid',
+          gridTemplateColumns: 'minmax(0, 1fr) 262px 330px',
+          borderTop: 1,
+          borderColor: 'divider',
+        }}
+      >
+        <ResponseChart analysed={analysed} />
+        <FiguresPanel analysed={analysed} onSelect={actions.select} />
+        <Inspector
+          ref={inspector}
+          rig={rig}
+          analysed={analysed}
+          selection={selection}
+          units={units}
+          actions={actions}
+          onSwap={setDialog}
+        />
+      </Box>
+      {dialog !== null && dialog !== 'keys' && (
+        <GearPicker kind={dialog} onClose={() => setDialog(null)} onPick={actions.pick} />
+      )}
+      <KeysDialog open={dialog === 'keys'} onClose={() => setDialog(null)} />
+      <ConflictDialog open={open} />
+    </Box>
+  );
+}

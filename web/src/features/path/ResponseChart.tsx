@@ -1,0 +1,207 @@
+import { DRAW_GRID, formatNumber } from '@gullwind/core';
+import { Box, Button, useTheme } from '@mui/material';
+import { memo, useMemo, useState } from 'react';
+import {
+  CartesianGrid,
+  Legend,
+  Line,
+  LineChart,
+  ReferenceArea,
+  ResponsiveContainer,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from 'recharts';
+import type { Analysed } from '../../workers/useAnalysis';
+import { ResponseTable } from './ResponseTable';
+
+interface CurvePoint {
+  readonly f: number;
+  readonly reference: number;
+  readonly now: number | null;
+}
+
+const HZ_TICKS = [50, 100, 200, 500, 1000, 2000, 5000, 10000];
+/** Open strings and the same notes octaves up: what a player has in the ear. */
+const NOTE_TICKS: readonly (readonly [number, string])[] = [
+  [82.41, 'E2'],
+  [164.81, 'E3'],
+  [329.63, 'E4'],
+  [659.26, 'E5'],
+  [1318.5, 'E6'],
+  [2637, 'E7'],
+  [5274, 'E8'],
+];
+/** Half the points of the grid are plenty for a line. */
+const DRAW_EVERY = 2;
+const Y_STEP = 6;
+
+const sayHz = (hz: number): string =>
+  hz >= 1000 ? `${formatNumber(hz / 1000, 2)}k` : formatNumber(hz, 0);
+const sayNote = (hz: number): string => NOTE_TICKS.find(([f]) => f === hz)?.[1] ?? '';
+
+/** Level over frequency, straight in and now: hertz below, notes above. A table of it is one press away. */
+export const ResponseChart = memo(function ResponseChart({
+  analysed,
+}: {
+  analysed: Analysed | null;
+}) {
+  const [asTable, setAsTable] = useState(false);
+  const points = useMemo(() => curvePoints(analysed), [analysed]);
+  return (
+    <Box
+      component="section"
+      aria-label="Response"
+      sx={{ position: 'relative', minWidth: 0, minHeight: 0, p: 1 }}
+    >
+      <Button
+        size="small"
+        color="inherit"
+        aria-pressed={asTable}
+        onClick={() => setAsTable(!asTable)}
+        sx={{ position: 'absolute', right: 8, top: 2, zIndex: 1, py: 0 }}
+      >
+        {asTable ? 'Curve' : 'Table'}
+      </Button>
+      {asTable ? <ResponseTable points={points} /> : <Curves points={points} />}
+    </Box>
+  );
+});
+
+function curvePoints(analysed: Analysed | null): readonly CurvePoint[] {
+  if (!analysed || analysed.analysis.kind === 'silent') return [];
+  const { analysis } = analysed;
+  const points: CurvePoint[] = [];
+  for (let i = 0; i < DRAW_GRID.frequencyHz.length; i += DRAW_EVERY) {
+    points.push({
+      f: DRAW_GRID.frequencyHz[i]!,
+      reference: analysis.referenceDb[i]!,
+      now: analysis.kind === 'sounding' ? analysis.nowDb[i]! : null,
+    });
+  }
+  return points;
+}
+
+function Curves({ points }: { points: readonly CurvePoint[] }) {
+  const { chart } = useTheme();
+  const [low, high] = useMemo(() => levelRange(points), [points]);
+  const axis = {
+    stroke: chart.faint,
+    tick: { fill: chart.ink, fontSize: 12.5 },
+    tickLine: false,
+  } as const;
+  const line = { dot: false, isAnimationActive: false, type: 'linear', xAxisId: 'hz' } as const;
+  return (
+    <ResponsiveContainer width="100%" height="100%">
+      <LineChart
+        data={points as CurvePoint[]}
+        margin={{ top: 18, right: 14, bottom: 0, left: -8 }}
+        accessibilityLayer={false}
+      >
+        <ReferenceArea
+          xAxisId="hz"
+          x1={2000}
+          x2={8000}
+          fill={chart.sea}
+          fillOpacity={0.09}
+          ifOverflow="hidden"
+          label={{ value: 'treble', position: 'insideTop', fill: chart.faint, fontSize: 12.5 }}
+        />
+        <CartesianGrid stroke={chart.grid} xAxisId="hz" />
+        <XAxis
+          {...axis}
+          xAxisId="hz"
+          dataKey="f"
+          type="number"
+          scale="log"
+          domain={[40, 20000]}
+          allowDataOverflow
+          ticks={HZ_TICKS}
+          tickFormatter={sayHz}
+          unit=""
+          height={24}
+          interval={0}
+        />
+        <XAxis
+          {...axis}
+          xAxisId="notes"
+          orientation="top"
+          dataKey="f"
+          type="number"
+          scale="log"
+          domain={[40, 20000]}
+          allowDataOverflow
+          ticks={NOTE_TICKS.map(([f]) => f)}
+          tickFormatter={sayNote}
+          height={18}
+          interval={0}
+          axisLine={false}
+        />
+        <YAxis
+          {...axis}
+          type="number"
+          domain={[low, high]}
+          ticks={levelTicks(low, high)}
+          allowDataOverflow
+          width={48}
+          tickFormatter={(db: number) => formatNumber(db, 0)}
+        />
+        <Tooltip
+          isAnimationActive={false}
+          labelFormatter={(f) => `${sayHz(Number(f))}Hz`}
+          formatter={(db) => `${formatNumber(Number(db), 2)} dB`}
+          contentStyle={{
+            background: chart.paper,
+            border: `1px solid ${chart.faint}`,
+            fontSize: 13,
+          }}
+        />
+        <Legend
+          verticalAlign="bottom"
+          height={20}
+          iconType="plainline"
+          formatter={(name: string) => (
+            <span style={{ color: chart.ink, fontSize: 13 }}>{name}</span>
+          )}
+        />
+        <Line
+          {...line}
+          dataKey="reference"
+          name="straight in, dB"
+          stroke={chart.faint}
+          strokeWidth={1.6}
+          strokeDasharray="6 4"
+        />
+        <Line {...line} dataKey="now" name="now, dB" stroke={chart.sea} strokeWidth={2.6} />
+        <Line
+          {...line}
+          dataKey="reference"
+          xAxisId="notes"
+          stroke="none"
+          legendType="none"
+          tooltipType="none"
+        />
+      </LineChart>
+    </ResponsiveContainer>
+  );
+}
+
+/** Whole steps around everything between 40 Hz and 12 kHz, so that the frame stands still while a hand moves. */
+function levelRange(points: readonly CurvePoint[]): readonly [number, number] {
+  let low = -2 * Y_STEP;
+  let high = Y_STEP;
+  for (const { f, reference, now } of points) {
+    if (f < 40 || f > 12000) continue;
+    low = Math.min(low, reference, now ?? reference);
+    high = Math.max(high, reference, now ?? reference);
+  }
+  return [Math.max(-60, Math.floor(low / Y_STEP) * Y_STEP), Math.ceil(high / Y_STEP) * Y_STEP];
+}
+
+function levelTicks(low: number, high: number): number[] {
+  const step = high - low > 8 * Y_STEP ? 2 * Y_STEP : Y_STEP;
+  return Array.from(
+    { length: Math.floor((high - low) / step) + 1 },
+    (_, k) => high - k * step,
+  ).reverse();
+}

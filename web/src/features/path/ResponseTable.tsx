@@ -1,0 +1,52 @@
+import { formatNumber } from '@gullwind/core';
+import { Box, Table, TableBody, TableCell, TableHead, TableRow } from '@mui/material';
+
+interface Props {
+  readonly points: readonly {
+    readonly f: number;
+    readonly reference: number;
+    readonly now: number | null;
+  }[];
+}
+
+/** Three rows an octave are enough to read; every eighth of the drawn points. */
+const EVERY = 8;
+
+/** The curve as numbers. */
+export function ResponseTable({ points }: Props) {
+  return (
+    <Box
+      tabIndex={0}
+      aria-label="Response as a table"
+      role="region"
+      sx={{ height: '100%', overflow: 'auto' }}
+    >
+      <Table size="small" stickyHeader>
+        <TableHead>
+          <TableRow>
+            <TableCell>Frequency, Hz</TableCell>
+            <TableCell align="right">Straight in, dB</TableCell>
+            <TableCell align="right">Now, dB</TableCell>
+            <TableCell align="right">Difference, dB</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {points
+            .filter((_, i) => i % EVERY === 0)
+            .map(({ f, reference, now }) => (
+              <TableRow key={f}>
+                <TableCell>{formatNumber(f, f < 100 ? 1 : 0)}</TableCell>
+                <TableCell align="right">{formatNumber(reference, 2)}</TableCell>
+                <TableCell align="right">
+                  {now === null ? 'silent' : formatNumber(now, 2)}
+                </TableCell>
+                <TableCell align="right">
+                  {now === null ? '' : formatNumber(now - reference, 2)}
+                </TableCell>
+              </TableRow>
+            ))}
+        </TableBody>
+      </Table>
+    </Box>
+  );
+}

@@ -1,0 +1,34 @@
+import CloudDoneOutlined from '@mui/icons-material/CloudDoneOutlined';
+import CloudOffOutlined from '@mui/icons-material/CloudOffOutlined';
+import CloudUploadOutlined from '@mui/icons-material/CloudUploadOutlined';
+import ErrorOutlined from '@mui/icons-material/ErrorOutlined';
+import { Box } from '@mui/material';
+import type { SaveState } from '../editor';
+
+const LOOKS = {
+  saved: { Icon: CloudDoneOutlined, words: 'saved', color: 'text.secondary' },
+  waiting: { Icon: CloudUploadOutlined, words: 'saving …', color: 'text.secondary' },
+  saving: { Icon: CloudUploadOutlined, words: 'saving …', color: 'text.secondary' },
+  away: {
+    Icon: CloudOffOutlined,
+    words: 'the server is away; kept in this browser',
+    color: 'warning.main',
+  },
+  refused: { Icon: ErrorOutlined, words: '', color: 'warning.main' },
+} as const;
+
+/** Whether everything is with the server, in words. */
+export function SaveMark({ save }: { save: SaveState }) {
+  const { Icon, words, color } = LOOKS[save.kind];
+  return (
+    <Box
+      role="status"
+      data-testid="save-state"
+      data-save={save.kind}
+      sx={{ display: 'flex', alignItems: 'center', gap: 0.75, color, fontSize: 13.5, minWidth: 78 }}
+    >
+      <Icon sx={{ fontSize: 17 }} />
+      {save.kind === 'refused' ? save.message : words}
+    </Box>
+  );
+}

@@ -1,0 +1,1 @@
+export { PathPage } from './PathPage';

@@ -1,0 +1,124 @@
+import {
+  applyEdit,
+  entered,
+  hasSwitch,
+  insertBuffer,
+  insertDevice,
+  nameLead,
+  removeDevice,
+  setLeadLength,
+  stampDevice,
+  type Edit,
+  type GearItem,
+  type Rig,
+} from '@gullwind/core';
+import { useSnackbar } from 'notistack';
+import { useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import { useAppDispatch } from '../../app/store';
+import { editorActions, type OpenRig } from '../editor';
+import type { PickerKind } from './GearPicker';
+import { gapBehind, readSelection, writeSelection, type Selection } from './selection';
+
+export type PathActions = ReturnType<typeof usePathActions>;
+
+/** Everything that can be done on the path page, by pointer or by key. */
+export function usePathActions(
+  open: OpenRig,
+  rig: Rig,
+  openDialog: (kind: PickerKind | 'keys' | null) => void,
+) {
+  const dispatch = useAppDispatch();
+  const { enqueueSnackbar } = useSnackbar();
+  const [search, setSearch] = useSearchParams();
+  const selection = readSelection(rig, search.get('at'));
+
+  return useMemo(() => {
+    const edit = (change: Edit) => dispatch(editorActions.edited(change));
+    const preview = (change: Edit | null) => dispatch(editorActions.previewed(change));
+    const select = (stop: Selection, of: Rig = rig) =>
+      setSearch({ at: writeSelection(of, stop) }, { replace: true });
+    /** Makes an edit and selects what now stands at a place. */
+    const editThenSelect = (change: Edit, stop: Selection) => {
+      edit(change);
+      const result = applyEdit(open.rig, change);
+      if (result.kind === 'ok') select(stop, result.rig);
+    };
+    const insert = (change: Edit, gap: number) =>
+      editThenSelect(change, { kind: 'device', index: gap });
+
+    return {
+      selection,
+      edit,
+      select,
+      stamp: (index: number) => {
+        const device = open.rig.devices[index];
+        if (!device) return;
+        if (hasSwitch(device)) edit(stampDevice(open.rig, device.id));
+        else
+          enqueueSnackbar(`${device.name} has no foot-switch: it is always on.`, {
+            variant: 'info',
+          });
+      },
+      dragLead: (index: number, lengthM: number, done: boolean) => {
+        const change = setLeadLength(open.rig.leads[index]!.id, lengthM);
+        if (done) edit(change);
+        else preview(change);
+      },
+      dragPost: (from: number, to: number, done: boolean) => {
+        const change: Edit = { kind: 'move', from, to };
+        if (done) editThenSelect(change, { kind: 'device', index: to });
+        else preview(change);
+      },
+      giveUpDrag: () => preview(null),
+      moveSelected: (by: -1 | 1) => {
+        const to = selection.index + by;
+        if (selection.kind !== 'device' || to < 0 || to >= open.rig.devices.length) return;
+        editThenSelect({ kind: 'move', from: selection.index, to }, { kind: 'device', index: to });
+      },
+      bufferBehind: () => {
+        const gap = gapBehind(open.rig, selection);
+        insert(insertBuffer(open.rig, gap), gap);
+      },
+      takeOut: () => {
+        if (selection.kind !== 'device') {
+          const what =
+            selection.kind === 'lead'
+              ? nameLead(open.rig, selection.index)
+              : `the ${selection.kind}`;
+          enqueueSnackbar(`Only a pedal can be taken out; ${what} stays.`, { variant: 'info' });
+          return;
+        }
+        editThenSelect(removeDevice(open.rig, selection.index), {
+          kind: 'lead',
+          index: selection.index,
+        });
+      },
+      add: () => openDialog('device'),
+      showKeys: () => openDialog('keys'),
+      pick: (item: GearItem) => {
+        openDialog(null);
+        if (item.kind === 'device') {
+          const gap = gapBehind(open.rig, selection);
+          insert(insertDevice(open.rig, gap, item.thing), gap);
+        } else edit(replacement(open.rig, selection, item));
+      },
+      undo: () => dispatch(editorActions.undone()),
+      redo: () => dispatch(editorActions.redone()),
+    };
+  }, [open.rig, rig, selection.kind, selection.index, dispatch, setSearch]); // eslint-disable-line
+}
+
+/** A thing of the list in the place of the one in the rig. A lead keeps the length it was laid at. */
+function replacement(
+  rig: Rig,
+  selection: Selection,
+  item: Exclude<GearItem, { kind: 'device' }>,
+): Edit {
+  if (item.kind === 'guitar') return { kind: 'replace', part: { of: 'guitar', to: item.thing } };
+  if (item.kind === 'amp') return { kind: 'replace', part: { of: 'amp', to: item.thing } };
+  const lead = rig.leads[selection.kind === 'lead' ? selection.index : 0]!;
+  const lengthM =
+    lead.lengthM.from === 'assumed' ? entered(item.thing.lengthM.value) : lead.lengthM;
+  return { kind: 'replace', part: { of: 'lead', to: { ...item.thing, id: lead.id, lengthM } } };
+}

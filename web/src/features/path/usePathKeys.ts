@@ -1,0 +1,107 @@
+import { FIELD_RULES, METRES_PER_FOOT, setLeadLength, type Edit, type Rig } from '@gullwind/core';
+import { useEffect, useRef, type RefObject } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useAppDispatch } from '../../app/store';
+import { useSettings, useThemeMode } from '../../app/useSettings';
+import { editorActions, type OpenRig } from '../editor';
+import { GUITAR_SELECTED, stepSelection } from './selection';
+import type { PathActions } from './usePathActions';
+
+interface Wiring {
+  readonly open: OpenRig;
+  readonly rig: Rig;
+  readonly actions: PathActions;
+  readonly inspector: RefObject<HTMLDivElement | null>;
+  readonly isOff: boolean;
+}
+
+const MENUS = '[role="menu"], [role="dialog"], [role="radiogroup"], [role="combobox"]';
+const PRESSED_BY_THEMSELVES = 'button, a, [role="button"], [role="option"][tabindex]';
+
+/** The keys of the path page; `KeysDialog` lists them. */
+export function usePathKeys(wiring: Wiring): void {
+  const { actions, isOff } = wiring;
+  const plain = usePlainKeys(wiring);
+  useHotkeys('*', plain, {
+    enabled: !isOff,
+    ignoreEventWhen: ({ target }) => target instanceof Element && target.closest(MENUS) !== null,
+  });
+  useHotkeys('mod+z', actions.undo, { enabled: !isOff, preventDefault: true });
+  useHotkeys('mod+shift+z, mod+y', actions.redo, { enabled: !isOff, preventDefault: true });
+}
+
+function usePlainKeys({ open, rig, actions, inspector }: Wiring) {
+  const nudge = useNudge(open, actions);
+  const [{ units }, change] = useSettings();
+  const mode = useThemeMode();
+  const go = (by: number) => actions.select(stepSelection(rig, actions.selection, by));
+  const keys: Readonly<Record<string, (event: KeyboardEvent) => void>> = {
+    ArrowLeft: (event) => (event.altKey ? actions.moveSelected(-1) : go(-1)),
+    ArrowRight: (event) => (event.altKey ? actions.moveSelected(1) : go(1)),
+    Home: () => actions.select(GUITAR_SELECTED),
+    End: () => actions.select({ kind: 'amp', index: 0 }),
+    ArrowUp: (event) => nudge(1, event.shiftKey),
+    ArrowDown: (event) => nudge(-1, event.shiftKey),
+    '+': () => nudge(1, false),
+    '-': () => nudge(-1, false),
+    ' ': () => actions.selection.kind === 'device' && actions.stamp(actions.selection.index),
+    Enter: () => inspector.current?.querySelector('input')?.focus(),
+    Delete: actions.takeOut,
+    Backspace: actions.takeOut,
+    a: actions.add,
+    b: actions.bufferBehind,
+    u: () => change({ units: units === 'metric' ? 'imperial' : 'metric' }),
+    n: () => change({ theme: mode === 'day' ? 'night' : 'day' }),
+    '?': actions.showKeys,
+  };
+  return (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey) return;
+    const onButton =
+      event.target instanceof Element && event.target.closest(PRESSED_BY_THEMSELVES) !== null;
+    if (onButton && (event.key === ' ' || event.key === 'Enter')) return;
+    const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+    const digit = /^[0-9]$/u.test(key) && !event.altKey ? Number(key) : null;
+    const act = Object.hasOwn(keys, key) ? keys[key] : undefined;
+    if (digit === null && !act) return;
+    event.preventDefault();
+    if (digit !== null) actions.stamp(digit === 0 ? 9 : digit - 1);
+    else act!(event);
+  };
+}
+
+/** Draws the selected lead longer or shorter while a key is held: one hold is one edit. */
+function useNudge(open: OpenRig, actions: PathActions) {
+  const dispatch = useAppDispatch();
+  const [{ units }] = useSettings();
+  const held = useRef<{ id: string; lengthM: number; edit: Edit } | null>(null);
+  useEffect(() => {
+    const commit = () => {
+      if (held.current) dispatch(editorActions.edited(held.current.edit));
+      held.current = null;
+    };
+    window.addEventListener('keyup', commit);
+    window.addEventListener('blur', commit);
+    return () => {
+      window.removeEventListener('keyup', commit);
+      window.removeEventListener('blur', commit);
+    };
+  }, [dispatch]);
+  return (sign: 1 | -1, large: boolean) => {
+    const { kind, index } = actions.selection;
+    const lead = kind === 'lead' ? open.rig.leads[index] : undefined;
+    if (!lead) return;
+    const step = stepM(units, lead.lengthM.value, large);
+    const from = held.current?.id === lead.id ? held.current.lengthM : lead.lengthM.value;
+    const { min, max } = FIELD_RULES.lead.lengthM;
+    const lengthM = Math.min(max, Math.max(min, Number((from + sign * step).toFixed(4))));
+    held.current = { id: lead.id, lengthM, edit: setLeadLength(lead.id, lengthM) };
+    dispatch(editorActions.previewed(held.current.edit));
+  };
+}
+
+/** Half a metre or foot for a lead, a twentieth for a patch; four times that with Shift. */
+function stepM(units: 'metric' | 'imperial', lengthM: number, large: boolean): number {
+  const unitM = units === 'metric' ? 1 : METRES_PER_FOOT;
+  const fine = lengthM > 1 ? 0.5 : 0.05;
+  return unitM * fine * (large ? 4 : 1);
+}

@@ -1,0 +1,62 @@
+import { LONGEST_NAME } from '@gullwind/core';
+import { InputBase, Typography, type SxProps } from '@mui/material';
+import { useState } from 'react';
+
+interface Props {
+  readonly label: string;
+  readonly value: string;
+  readonly required?: boolean;
+  readonly placeholder?: string;
+  readonly sx?: SxProps;
+  readonly onChange: (name: string) => void;
+}
+
+/** A name edited where it is read. An empty or overlong one is refused in place. */
+export function NameField({ label, value, required = true, placeholder, sx, onChange }: Props) {
+  const [text, setText] = useState<string | null>(null);
+  const shown = text ?? value;
+  const message = nameProblem(label, shown, required);
+  const leave = () => {
+    if (text !== null && text !== value && !message) onChange(text.trim());
+    setText(null);
+  };
+  return (
+    <>
+      <InputBase
+        value={shown}
+        placeholder={placeholder}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={leave}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter' && !message) event.currentTarget.querySelector('input')?.blur();
+          if (event.key === 'Escape' && text !== null) {
+            setText(null);
+            event.stopPropagation();
+          }
+        }}
+        inputProps={{ 'aria-label': label, 'aria-invalid': message !== null, spellCheck: false }}
+        sx={
+          {
+            borderBottom: '1px solid transparent',
+            '&:hover': { borderColor: 'divider' },
+            '&.Mui-focused': { borderColor: 'primary.main' },
+            ...sx,
+          } as SxProps
+        }
+      />
+      {message && (
+        <Typography role="alert" variant="caption" sx={{ color: 'error.main' }}>
+          {message}
+        </Typography>
+      )}
+    </>
+  );
+}
+
+function nameProblem(label: string, text: string, required: boolean): string | null {
+  if (required && text.trim() === '')
+    return `${label}: it is empty; at least 1 character is needed.`;
+  if (text.length > LONGEST_NAME)
+    return `${label}: ${text.length} characters are above the most, ${LONGEST_NAME}.`;
+  return null;
+}

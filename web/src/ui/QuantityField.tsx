@@ -1,0 +1,133 @@
+import type { FieldRule, Provenance, Sourced, UnitSystem } from '@gullwind/core';
+import { formatForEditing, formatQuantity, readField } from '@gullwind/core';
+import { Box, InputBase, Typography } from '@mui/material';
+import { useId, useRef, useState } from 'react';
+import { ProvenanceMenu } from './ProvenanceMenu';
+
+export interface QuantityFieldProps {
+  readonly rule: FieldRule;
+  /** Shown instead of the rule's own label where the place already says part of it. */
+  readonly label?: string;
+  readonly value: Sourced;
+  readonly units: UnitSystem;
+  /** Where an assumed value comes from: "bright single coil". */
+  readonly assumedFrom: string;
+  readonly onChange: (value: Sourced) => void;
+}
+
+/**
+ * A number edited where it is seen. Takes what people type ("18 ft", "470k"), says what is wrong with
+ * the rest in place, and gives up the edit on Escape.
+ */
+export function QuantityField(props: QuantityFieldProps) {
+  const { rule, label = rule.label, value, units, assumedFrom, onChange } = props;
+  const id = useId();
+  const [text, setText] = useState<string | null>(null);
+  const [message, setMessage] = useState<string | null>(null);
+  const given = useRef('');
+
+  const begin = () => {
+    given.current = formatForEditing(value.value, rule.quantity, units);
+    setText(given.current);
+  };
+  const leave = () => {
+    setText(null);
+    setMessage(null);
+  };
+  const commit = (): boolean => {
+    if (text === null || text === given.current) {
+      leave();
+      return true;
+    }
+    const read = readField(rule, text, units);
+    if (read.kind === 'refused') {
+      setMessage(read.message);
+      return false;
+    }
+    leave();
+    onChange({ value: read.si, from: 'entered' });
+    return true;
+  };
+
+  return (
+    <Box sx={{ minWidth: 0 }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: '1fr 92px 22px',
+          alignItems: 'center',
+          minHeight: 26,
+        }}
+      >
+        <Typography
+          component="label"
+          htmlFor={id}
+          variant="body2"
+          noWrap
+          title={label}
+          sx={{ color: 'text.secondary' }}
+        >
+          {label}
+        </Typography>
+        <InputBase
+          id={id}
+          value={text ?? formatQuantity(value.value, rule.quantity, units)}
+          onFocus={(event) => {
+            begin();
+            const input = event.target as HTMLInputElement;
+            requestAnimationFrame(() => input.select());
+          }}
+          onChange={(event) => {
+            setText(event.target.value);
+            setMessage(null);
+          }}
+          onBlur={() => commit()}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter' && commit()) begin();
+            if (event.key === 'Escape' && text !== given.current) {
+              setText(given.current);
+              setMessage(null);
+              event.stopPropagation();
+            }
+          }}
+          error={message !== null}
+          inputProps={{
+            'aria-invalid': message !== null,
+            'aria-describedby': message ? `${id}-message` : undefined,
+            spellCheck: false,
+            autoComplete: 'off',
+          }}
+          sx={valueStyle(value.from, message !== null)}
+        />
+        <ProvenanceMenu
+          label={label}
+          value={value.from}
+          assumedFrom={assumedFrom}
+          onChange={(from: Provenance) => onChange({ ...value, from })}
+        />
+      </Box>
+      {message && (
+        <Typography
+          id={`${id}-message`}
+          role="alert"
+          variant="caption"
+          sx={{ color: 'error.main', display: 'block' }}
+        >
+          {message}
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+/** Assumed values look assumed: slanted, over a dotted line. */
+const valueStyle = (from: Provenance, wrong: boolean) => ({
+  fontSize: 14,
+  fontWeight: from === 'assumed' ? 400 : 600,
+  fontStyle: from === 'assumed' ? 'italic' : 'normal',
+  borderBottom: '1px',
+  borderBottomStyle: from === 'assumed' ? 'dotted' : 'solid',
+  borderColor: wrong ? 'error.main' : 'text.secondary',
+  '& input': { p: 0, py: '2px', textAlign: 'right' },
+  '&.Mui-focused': { outline: 2, outlineColor: 'primary.main', outlineOffset: 1 },
+});
