@@ -24,7 +24,10 @@ export async function openBrowser(): Promise<WebDriver> {
   process.env.SE_OFFLINE = 'true';
   const options = new Options();
   options.setBinaryPath('/usr/bin/chromium');
-  options.addArguments(...FLAGS, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'gullwind-browser-'))}`);
+  options.addArguments(
+    ...FLAGS,
+    `--user-data-dir=${mkdtempSync(join(tmpdir(), 'gullwind-browser-'))}`,
+  );
   const driver = await new Builder()
     .forBrowser('chrome')
     .setChromeOptions(options)

@@ -90,7 +90,7 @@ const tavernBoard: Rig = {
     },
     {
       guitar: 'tavern-bass',
-      leadIn: lead('slim-6', 4),
+      leadIn: lead('slim-6', 5),
       devices: [
         ['wee-ferry', 0.3],
         ['plumb-line', 0.3],

@@ -45,7 +45,7 @@ function Themed() {
   const { data } = useGetSessionQuery();
   return (
     <ThemeProvider theme={THEMES[mode]}>
-      <CssBaseline />
+      <CssBaseline enableColorScheme />
       <SnackbarProvider maxSnack={3} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
         {data?.signInNeeded ? <SignIn /> : <RouterProvider router={router} />}
       </SnackbarProvider>

@@ -1,5 +1,5 @@
 import { configureStore, createListenerMiddleware } from '@reduxjs/toolkit';
-import { useDispatch, useSelector } from 'react-redux';
+import { useDispatch, useSelector, useStore } from 'react-redux';
 import { editorSlice, startAutosave } from '../features/editor';
 import { api } from './api';
 
@@ -21,3 +21,4 @@ export type Store = ReturnType<typeof createStore>;
 export type RootState = ReturnType<Store['getState']>;
 export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
 export const useAppSelector = useSelector.withTypes<RootState>();
+export const useAppStore = useStore.withTypes<Store>();

@@ -1,13 +1,18 @@
 import { PROVENANCES, type Provenance } from '@gullwind/core';
 import DescriptionOutlined from '@mui/icons-material/DescriptionOutlined';
 import EditOutlined from '@mui/icons-material/EditOutlined';
-import HelpOutline from '@mui/icons-material/HelpOutlined';
 import StraightenOutlined from '@mui/icons-material/StraightenOutlined';
-import { IconButton, ListItemIcon, Menu, MenuItem } from '@mui/material';
+import { createSvgIcon, IconButton, ListItemIcon, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
 
+/** ≈: somewhere about this. */
+const About = createSvgIcon(
+  <path d="M4 10c3-3 5-3 8-1s5 2 8-1v2.4c-3 3-5 3-8 1s-5-2-8 1zm0 6c3-3 5-3 8-1s5 2 8-1v2.4c-3 3-5 3-8 1s-5-2-8 1z" />,
+  'About',
+);
+
 const LOOKS: Readonly<Record<Provenance, { word: string; Icon: typeof EditOutlined }>> = {
-  assumed: { word: 'assumed', Icon: HelpOutline },
+  assumed: { word: 'assumed', Icon: About },
   entered: { word: 'entered by hand', Icon: EditOutlined },
   sheet: { word: 'read off a data sheet', Icon: DescriptionOutlined },
   measured: { word: 'measured', Icon: StraightenOutlined },

@@ -50,7 +50,7 @@ export function QuantityField(props: QuantityFieldProps) {
   };
 
   return (
-    <Box sx={{ minWidth: 0 }}>
+    <Box data-quantity="" sx={{ minWidth: 0 }}>
       <Box
         sx={{
           display: 'grid',

@@ -1,6 +1,6 @@
 import type { StoredRig } from '@gullwind/contract';
 import { applyEdit, type Edit, type Rig } from '@gullwind/core';
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createSlice, original, type Draft, type PayloadAction } from '@reduxjs/toolkit';
 
 /** What undo takes back: an edit, or a whole rig put in another's place. */
 export type Step =
@@ -88,100 +88,93 @@ function travel(state: EditorState, from: 'past' | 'future', to: 'past' | 'futur
   };
 }
 
-const withOpen = (state: EditorState, change: (open: OpenRig) => Partial<OpenRig>): EditorState =>
-  state.open ? { ...state, open: { ...state.open, ...change(state.open) } } : state;
+type Reduce<P> = (state: EditorState, payload: P) => EditorState;
+
+/**
+ * Rigs are frozen values compared by identity, so reducers work on the state itself rather than on a
+ * draft of it.
+ */
+const plainly =
+  <P>(reduce: Reduce<P>) =>
+  (draft: EditorState, { payload }: PayloadAction<P>): EditorState =>
+    reduce(original(draft as Draft<EditorState>) as EditorState, payload);
+
+interface Arrival {
+  readonly stored: StoredRig;
+  /** A rig this browser kept because it could not be sent, and the revision it started from. */
+  readonly mine: Rig | null;
+  readonly basedOn: number;
+}
+
+function arrive(state: EditorState, { stored, mine, basedOn }: Arrival): EditorState {
+  const { open } = state;
+  const isOpen = open?.id === stored.id && open.basedOn === stored.revision && open.theirs === null;
+  if (isOpen && !mine) return state;
+  return {
+    refusal: null,
+    open: {
+      id: stored.id,
+      rig: mine ?? stored.rig,
+      preview: null,
+      past: [],
+      future: [],
+      basedOn: stored.revision,
+      acknowledged: stored.rig,
+      save: { kind: mine ? 'waiting' : 'saved' },
+      theirs: mine && basedOn !== stored.revision ? stored : null,
+    },
+  };
+}
+
+/** The server's rig in the place of this one, which undo brings back. */
+const give = (open: OpenRig, theirs: StoredRig): Partial<OpenRig> => ({
+  rig: theirs.rig,
+  preview: null,
+  past: [...open.past, { kind: 'whole', rig: open.rig }],
+  future: [],
+  basedOn: theirs.revision,
+  acknowledged: theirs.rig,
+  theirs: null,
+  save: { kind: 'saved' },
+});
+
+const onOpen = <P>(change: (open: OpenRig, payload: P) => Partial<OpenRig>) =>
+  plainly<P>((state, payload) =>
+    state.open ? { ...state, open: { ...state.open, ...change(state.open, payload) } } : state,
+  );
 
 export const editorSlice = createSlice({
   name: 'editor',
   initialState: initialState as EditorState,
   reducers: {
-    /** A rig arrived; `mine` is one this browser kept because it could not be sent. */
-    rigOpened(
-      state,
-      { payload }: PayloadAction<{ stored: StoredRig; mine: Rig | null; basedOn: number }>,
-    ) {
-      const { stored, mine, basedOn } = payload;
-      const { open } = state;
-      if (
-        open?.id === stored.id &&
-        open.basedOn === stored.revision &&
-        open.theirs === null &&
-        !mine
-      )
-        return state;
-      return {
-        refusal: null,
-        open: {
-          id: stored.id,
-          rig: mine ?? stored.rig,
-          preview: null,
-          past: [],
-          future: [],
-          basedOn: stored.revision,
-          acknowledged: stored.rig,
-          save: { kind: mine ? 'waiting' : 'saved' },
-          theirs: mine && basedOn !== stored.revision ? stored : null,
-        },
-      };
-    },
-    edited: (state, { payload }: PayloadAction<Edit>) =>
-      perform(state, { kind: 'edit', edit: payload }),
+    rigOpened: plainly<Arrival>(arrive),
+    edited: plainly<Edit>((state, edit) => perform(state, { kind: 'edit', edit })),
     /** An edit in the making; null lets go of it. */
-    previewed: (state, { payload }: PayloadAction<Edit | null>) =>
-      withOpen(state, () => ({ preview: payload })),
-    undone: (state) => travel(state, 'past', 'future'),
-    redone: (state) => travel(state, 'future', 'past'),
-    saveStarted: (state) => withOpen(state, () => ({ save: { kind: 'saving' } })),
-    saveAcknowledged(state, { payload }: PayloadAction<{ sent: Rig; revision: number }>) {
-      return withOpen(state, (open) => ({
-        basedOn: payload.revision,
-        acknowledged: payload.sent,
-        save: { kind: open.rig === payload.sent ? 'saved' : 'waiting' },
-      }));
-    },
-    serverAway: (state) => withOpen(state, () => ({ save: { kind: 'away' } })),
-    saveRefused: (state, { payload }: PayloadAction<string>) =>
-      withOpen(state, () => ({ save: { kind: 'refused', message: payload } })),
-    conflictFound: (state, { payload }: PayloadAction<StoredRig>) =>
-      withOpen(state, () => ({ theirs: payload })),
+    previewed: onOpen<Edit | null>((_open, preview) => ({ preview })),
+    undone: plainly<void>((state) => travel(state, 'past', 'future')),
+    redone: plainly<void>((state) => travel(state, 'future', 'past')),
+    saveStarted: onOpen<void>(() => ({ save: { kind: 'saving' } })),
+    saveAcknowledged: onOpen<{ sent: Rig; revision: number }>((open, { sent, revision }) => ({
+      basedOn: revision,
+      acknowledged: sent,
+      save: { kind: open.rig === sent ? 'saved' : 'waiting' },
+    })),
+    serverAway: onOpen<void>(() => ({ save: { kind: 'away' } })),
+    saveRefused: onOpen<string>((_open, message) => ({ save: { kind: 'refused', message } })),
+    conflictFound: onOpen<StoredRig>((_open, theirs) => ({ theirs })),
     /** The rig changed elsewhere while nothing here was unsaved: theirs is simply newer. */
-    newerArrived(state, { payload }: PayloadAction<StoredRig>) {
-      return withOpen(state, (open) => ({
-        rig: payload.rig,
-        past: [...open.past, { kind: 'whole', rig: open.rig } as const],
-        future: [],
-        basedOn: payload.revision,
-        acknowledged: payload.rig,
-        save: { kind: 'saved' },
-      }));
-    },
-    mineKept(state) {
-      return withOpen(state, ({ theirs }) =>
-        theirs
-          ? {
-              basedOn: theirs.revision,
-              acknowledged: theirs.rig,
-              theirs: null,
-              save: { kind: 'waiting' },
-            }
-          : {},
-      );
-    },
-    theirsKept(state) {
-      return withOpen(state, ({ theirs, rig, past }) =>
-        theirs
-          ? {
-              rig: theirs.rig,
-              past: [...past, { kind: 'whole', rig } as const],
-              future: [],
-              basedOn: theirs.revision,
-              acknowledged: theirs.rig,
-              theirs: null,
-              save: { kind: 'saved' },
-            }
-          : {},
-      );
-    },
+    newerArrived: onOpen<StoredRig>(give),
+    mineKept: onOpen<void>(({ theirs }) =>
+      theirs
+        ? {
+            basedOn: theirs.revision,
+            acknowledged: theirs.rig,
+            theirs: null,
+            save: { kind: 'waiting' },
+          }
+        : {},
+    ),
+    theirsKept: onOpen<void>((open) => (open.theirs ? give(open, open.theirs) : {})),
   },
 });
 

@@ -30,7 +30,14 @@ export function FiguresPanel({
       component="section"
       aria-label="Figures"
       tabIndex={0}
-      sx={{ borderLeft: 1, borderColor: 'divider', px: 2, py: 1.25, overflowY: 'auto' }}
+      sx={{
+        borderLeft: 1,
+        borderColor: 'divider',
+        px: 2,
+        py: 1.25,
+        overflowY: 'auto',
+        scrollbarWidth: 'thin',
+      }}
     >
       <Typography variant="h2">Against straight in</Typography>
       {sounding ? (
@@ -50,7 +57,7 @@ function Figures({ analysis }: { analysis: SoundingAnalysis }) {
   return (
     <Box
       component="dl"
-      sx={{ m: 0, display: 'grid', gridTemplateColumns: '1fr auto', columnGap: 1 }}
+      sx={{ m: 0, display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 1 }}
     >
       <Figure
         name="Treble, 2–8 kHz"
@@ -79,7 +86,7 @@ function Figures({ analysis }: { analysis: SoundingAnalysis }) {
       <Figure name="Resonance" value={sayResonance(resonance, referenceResonance)} />
       <Figure name="Corner, −3 dB" value={sayCorner(corner)} />
       <Figure
-        name="Like a tone control at"
+        name="Like a tone at"
         value={tone.kind === 'setting' ? formatNumber(tone.travel * 10, 1) : 'out of reach'}
         title="The tone setting, 0 to 10, that gives the reference rig the same treble."
       />
@@ -106,6 +113,7 @@ function Figure({
         component="dt"
         variant="body2"
         title={title}
+        noWrap
         sx={{ color: 'text.secondary', alignSelf: 'baseline' }}
       >
         {name}
@@ -120,6 +128,8 @@ function Figure({
           fontFamily: SOUNDING_FONT,
           fontStyle: 'italic',
           fontSize: large ? 21 : 15,
+          lineHeight: 1.32,
+          whiteSpace: 'nowrap',
         }}
       >
         {value}
@@ -130,7 +140,7 @@ function Figure({
 
 function sayResonance(now: Resonance, reference: Resonance): string {
   if (now.kind === 'noResonance') return 'none';
-  const at = `${(now.frequencyHz / 1000).toFixed(2)} kHz, ${formatSignedDb(now.heightDb)} dB`;
+  const at = `${(now.frequencyHz / 1000).toFixed(2)} kHz ${formatSignedDb(now.heightDb)}`;
   return reference.kind === 'resonance' ? at : `${at} (straight in: none)`;
 }
 
@@ -156,7 +166,7 @@ function TakeOuts({
         variant="h2"
         title="The change if this part alone were ideal. The parts interact: these do not add up."
       >
-        Take-out: treble, if it were ideal
+        Take-out: treble, were it ideal
       </Typography>
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {shown.map((takeOut) => (
@@ -168,6 +178,8 @@ function TakeOuts({
                 justifyContent: 'space-between',
                 gap: 1,
                 fontSize: 14,
+                fontFamily: 'inherit',
+                lineHeight: 1.3,
                 textAlign: 'left',
                 py: '1px',
                 '&:focus-visible, &:hover': { bgcolor: 'action.hover' },

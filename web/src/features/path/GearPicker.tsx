@@ -48,7 +48,7 @@ interface Choice {
 
 /** Picks a thing by typing a part of its name, from the gear list or by class with typical values. */
 export function GearPicker({ kind, onClose, onPick }: Props) {
-  const { data } = useListGearQuery();
+  const { data, isLoading } = useListGearQuery();
   const choices = useMemo(() => {
     const listed = (data?.items ?? []).filter((item) => item.kind === kind);
     return [...listed.map(listedChoice), ...TYPICAL[kind]];
@@ -64,40 +64,42 @@ export function GearPicker({ kind, onClose, onPick }: Props) {
     >
       <DialogTitle id="picker-title">{TITLES[kind]}</DialogTitle>
       <DialogContent sx={{ height: 470 }}>
-        <Autocomplete
-          open
-          autoHighlight
-          options={choices}
-          groupBy={(choice) => choice.group}
-          getOptionLabel={(choice) => choice.item.thing.name}
-          getOptionKey={(choice) => choice.item.id}
-          onChange={(_event, choice) => choice && onPick(choice.item)}
-          onKeyDown={(event) => event.key === 'Escape' && onClose()}
-          slotProps={{
-            popper: { disablePortal: true },
-            listbox: { sx: { maxHeight: 360 } },
-            popupIndicator: { sx: { display: 'none' } },
-          }}
-          renderOption={({ key, ...props }, { item, detail }) => (
-            <Box
-              component="li"
-              key={key}
-              {...props}
-              sx={{ display: 'block !important', py: '4px !important' }}
-            >
-              <Typography variant="body1">{item.thing.name}</Typography>
-              <Typography variant="caption" sx={{ color: 'text.secondary' }}>
-                {detail}
-              </Typography>
-            </Box>
-          )}
-          renderInput={(params) => (
-            <TextField {...params} autoFocus label="Name or kind" size="small" sx={{ mt: 1 }} />
-          )}
-          filterOptions={(all, { inputValue }) =>
-            all.filter((choice) => matches(choice, inputValue))
-          }
-        />
+        {!isLoading && (
+          <Autocomplete
+            open
+            autoHighlight
+            options={choices}
+            groupBy={(choice) => choice.group}
+            getOptionLabel={(choice) => choice.item.thing.name}
+            getOptionKey={(choice) => choice.item.id}
+            onChange={(_event, choice) => choice && onPick(choice.item)}
+            onKeyDown={(event) => event.key === 'Escape' && onClose()}
+            slotProps={{
+              popper: { disablePortal: true },
+              listbox: { sx: { maxHeight: 360 } },
+              popupIndicator: { sx: { display: 'none' } },
+            }}
+            renderOption={({ key, ...props }, { item, detail }) => (
+              <Box
+                component="li"
+                key={key}
+                {...props}
+                sx={{ display: 'block !important', py: '4px !important' }}
+              >
+                <Typography variant="body1">{item.thing.name}</Typography>
+                <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+                  {detail}
+                </Typography>
+              </Box>
+            )}
+            renderInput={(params) => (
+              <TextField {...params} autoFocus label="Name or kind" size="small" sx={{ mt: 1 }} />
+            )}
+            filterOptions={(all, { inputValue }) =>
+              all.filter((choice) => matches(choice, inputValue))
+            }
+          />
+        )}
       </DialogContent>
     </Dialog>
   );

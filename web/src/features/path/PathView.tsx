@@ -1,6 +1,7 @@
 import { sayWhatIsGoingOn } from '@gullwind/core';
 import { Box, Typography } from '@mui/material';
 import { useMemo, useRef, useState } from 'react';
+import { useListGearQuery } from '../../app/api';
 import { useSettings } from '../../app/useSettings';
 import { useAnalysis } from '../../workers/useAnalysis';
 import { shownRig, type OpenRig } from '../editor';
@@ -23,7 +24,8 @@ export function PathView({ open }: { open: OpenRig }) {
   const [dialog, setDialog] = useState<PickerKind | 'keys' | null>(null);
   const inspector = useRef<HTMLDivElement>(null);
   const actions = usePathActions(open, rig, setDialog);
-  usePathKeys({ open, rig, actions, inspector, isOff: dialog !== null || open.theirs !== null });
+  usePathKeys({ rig, actions, inspector, isOff: dialog !== null || open.theirs !== null });
+  useListGearQuery(); // at hand before the picker opens
   const { selection } = actions;
   return (
     <Box

@@ -15,7 +15,7 @@ import {
 import { useSnackbar } from 'notistack';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { useAppDispatch } from '../../app/store';
+import { useAppDispatch, useAppStore } from '../../app/store';
 import { editorActions, type OpenRig } from '../editor';
 import type { PickerKind } from './GearPicker';
 import { gapBehind, readSelection, writeSelection, type Selection } from './selection';
@@ -29,19 +29,22 @@ export function usePathActions(
   openDialog: (kind: PickerKind | 'keys' | null) => void,
 ) {
   const dispatch = useAppDispatch();
+  const store = useAppStore();
   const { enqueueSnackbar } = useSnackbar();
   const [search, setSearch] = useSearchParams();
   const selection = readSelection(rig, search.get('at'));
 
   return useMemo(() => {
+    /** Keys can follow each other faster than the page is drawn: what counts is the rig as it is by now. */
+    const rigNow = () => store.getState().editor.open?.rig ?? open.rig;
     const edit = (change: Edit) => dispatch(editorActions.edited(change));
     const preview = (change: Edit | null) => dispatch(editorActions.previewed(change));
     const select = (stop: Selection, of: Rig = rig) =>
       setSearch({ at: writeSelection(of, stop) }, { replace: true });
     /** Makes an edit and selects what now stands at a place. */
     const editThenSelect = (change: Edit, stop: Selection) => {
+      const result = applyEdit(rigNow(), change);
       edit(change);
-      const result = applyEdit(open.rig, change);
       if (result.kind === 'ok') select(stop, result.rig);
     };
     const insert = (change: Edit, gap: number) =>
@@ -52,16 +55,16 @@ export function usePathActions(
       edit,
       select,
       stamp: (index: number) => {
-        const device = open.rig.devices[index];
+        const device = rigNow().devices[index];
         if (!device) return;
-        if (hasSwitch(device)) edit(stampDevice(open.rig, device.id));
+        if (hasSwitch(device)) edit(stampDevice(rigNow(), device.id));
         else
           enqueueSnackbar(`${device.name} has no foot-switch: it is always on.`, {
             variant: 'info',
           });
       },
       dragLead: (index: number, lengthM: number, done: boolean) => {
-        const change = setLeadLength(open.rig.leads[index]!.id, lengthM);
+        const change = setLeadLength(rigNow().leads[index]!.id, lengthM);
         if (done) edit(change);
         else preview(change);
       },
@@ -73,23 +76,23 @@ export function usePathActions(
       giveUpDrag: () => preview(null),
       moveSelected: (by: -1 | 1) => {
         const to = selection.index + by;
-        if (selection.kind !== 'device' || to < 0 || to >= open.rig.devices.length) return;
+        if (selection.kind !== 'device' || to < 0 || to >= rigNow().devices.length) return;
         editThenSelect({ kind: 'move', from: selection.index, to }, { kind: 'device', index: to });
       },
       bufferBehind: () => {
-        const gap = gapBehind(open.rig, selection);
-        insert(insertBuffer(open.rig, gap), gap);
+        const gap = gapBehind(rigNow(), selection);
+        insert(insertBuffer(rigNow(), gap), gap);
       },
       takeOut: () => {
         if (selection.kind !== 'device') {
           const what =
             selection.kind === 'lead'
-              ? nameLead(open.rig, selection.index)
+              ? nameLead(rigNow(), selection.index)
               : `the ${selection.kind}`;
           enqueueSnackbar(`Only a pedal can be taken out; ${what} stays.`, { variant: 'info' });
           return;
         }
-        editThenSelect(removeDevice(open.rig, selection.index), {
+        editThenSelect(removeDevice(rigNow(), selection.index), {
           kind: 'lead',
           index: selection.index,
         });
@@ -99,9 +102,9 @@ export function usePathActions(
       pick: (item: GearItem) => {
         openDialog(null);
         if (item.kind === 'device') {
-          const gap = gapBehind(open.rig, selection);
-          insert(insertDevice(open.rig, gap, item.thing), gap);
-        } else edit(replacement(open.rig, selection, item));
+          const gap = gapBehind(rigNow(), selection);
+          insert(insertDevice(rigNow(), gap, item.thing), gap);
+        } else edit(replacement(rigNow(), selection, item));
       },
       undo: () => dispatch(editorActions.undone()),
       redo: () => dispatch(editorActions.redone()),

@@ -1,14 +1,13 @@
 import { FIELD_RULES, METRES_PER_FOOT, setLeadLength, type Edit, type Rig } from '@gullwind/core';
 import { useEffect, useRef, type RefObject } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useAppDispatch } from '../../app/store';
+import { useAppDispatch, useAppStore } from '../../app/store';
 import { useSettings, useThemeMode } from '../../app/useSettings';
-import { editorActions, type OpenRig } from '../editor';
+import { editorActions } from '../editor';
 import { GUITAR_SELECTED, stepSelection } from './selection';
 import type { PathActions } from './usePathActions';
 
 interface Wiring {
-  readonly open: OpenRig;
   readonly rig: Rig;
   readonly actions: PathActions;
   readonly inspector: RefObject<HTMLDivElement | null>;
@@ -30,8 +29,8 @@ export function usePathKeys(wiring: Wiring): void {
   useHotkeys('mod+shift+z, mod+y', actions.redo, { enabled: !isOff, preventDefault: true });
 }
 
-function usePlainKeys({ open, rig, actions, inspector }: Wiring) {
-  const nudge = useNudge(open, actions);
+function usePlainKeys({ rig, actions, inspector }: Wiring) {
+  const nudge = useNudge(actions);
   const [{ units }, change] = useSettings();
   const mode = useThemeMode();
   const go = (by: number) => actions.select(stepSelection(rig, actions.selection, by));
@@ -45,7 +44,7 @@ function usePlainKeys({ open, rig, actions, inspector }: Wiring) {
     '+': () => nudge(1, false),
     '-': () => nudge(-1, false),
     ' ': () => actions.selection.kind === 'device' && actions.stamp(actions.selection.index),
-    Enter: () => inspector.current?.querySelector('input')?.focus(),
+    Enter: () => inspector.current?.querySelector<HTMLElement>('[data-quantity] input')?.focus(),
     Delete: actions.takeOut,
     Backspace: actions.takeOut,
     a: actions.add,
@@ -70,8 +69,9 @@ function usePlainKeys({ open, rig, actions, inspector }: Wiring) {
 }
 
 /** Draws the selected lead longer or shorter while a key is held: one hold is one edit. */
-function useNudge(open: OpenRig, actions: PathActions) {
+function useNudge(actions: PathActions) {
   const dispatch = useAppDispatch();
+  const store = useAppStore();
   const [{ units }] = useSettings();
   const held = useRef<{ id: string; lengthM: number; edit: Edit } | null>(null);
   useEffect(() => {
@@ -88,7 +88,7 @@ function useNudge(open: OpenRig, actions: PathActions) {
   }, [dispatch]);
   return (sign: 1 | -1, large: boolean) => {
     const { kind, index } = actions.selection;
-    const lead = kind === 'lead' ? open.rig.leads[index] : undefined;
+    const lead = kind === 'lead' ? store.getState().editor.open?.rig.leads[index] : undefined;
     if (!lead) return;
     const step = stepM(units, lead.lengthM.value, large);
     const from = held.current?.id === lead.id ? held.current.lengthM : lead.lengthM.value;

@@ -35,7 +35,14 @@ export function Inspector({ ref, selection, analysed, ...panel }: Props) {
         if (event.key === 'Escape')
           document.querySelector<HTMLElement>('[role="listbox"]')?.focus();
       }}
-      sx={{ borderLeft: 1, borderColor: 'divider', px: 2, py: 1.25, overflowY: 'auto' }}
+      sx={{
+        borderLeft: 1,
+        borderColor: 'divider',
+        px: 2,
+        py: 1.25,
+        overflowY: 'auto',
+        scrollbarWidth: 'thin',
+      }}
     >
       {selection.kind === 'guitar' && <GuitarPanel {...panel} />}
       {selection.kind === 'amp' && <AmpPanel {...panel} />}

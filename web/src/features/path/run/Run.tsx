@@ -4,12 +4,12 @@ import { useMemo } from 'react';
 import { HatchPattern } from '../../../ui/HatchPattern';
 import { useElementWidth } from '../../../ui/useElementWidth';
 import { isSame, wayStops, writeSelection, type Selection } from '../selection';
-import { RunEnds } from './RunEnds';
+import { RunBreaks } from './RunBreaks';
+import { layNames, unusedTop } from './nameLabels';
 import { RUN_HEIGHT } from './runGeometry';
-import { RunLeads } from './RunLeads';
 import { layoutRun } from './runLayout';
-import { RunPosts } from './RunPosts';
 import { RunScales } from './RunScales';
+import { RunStops } from './RunStops';
 import { RunThread } from './RunThread';
 import { RunWater } from './RunWater';
 import { useRunDrag } from './useRunDrag';
@@ -36,6 +36,8 @@ export function Run(props: RunProps) {
   const { rig, analysed, selection, units, onSelect } = props;
   const [box, width] = useElementWidth<HTMLDivElement>(1180);
   const layout = useMemo(() => layoutRun(rig, width), [rig, width]);
+  const labels = useMemo(() => layNames(rig, layout), [rig, layout]);
+  const top = unusedTop(labels);
   const drag = useRunDrag(rig, layout, props);
   const optionId = (stop: Selection) => `run-${writeSelection(rig, stop)}`;
   const isSelected = (stop: Selection) => isSame(stop, selection);
@@ -59,21 +61,23 @@ export function Run(props: RunProps) {
       <HatchPattern />
       <svg
         width={width}
-        height={RUN_HEIGHT}
+        height={RUN_HEIGHT - top}
+        viewBox={`0 ${top} ${width} ${RUN_HEIGHT - top}`}
         role="presentation"
         style={{ display: 'block' }}
         {...drag.surface}
       >
         {fits && <RunWater rig={rig} layout={layout} analysis={analysed.analysis} units={units} />}
         {fits && <RunThread layout={layout} analysis={analysed.analysis} />}
-        <RunLeads {...shared} onGrip={drag.gripLead} />
-        <RunPosts
+        <RunBreaks layout={layout} />
+        <RunStops
           {...shared}
-          onGrip={drag.gripPost}
-          onStamp={props.onStamp}
+          labels={labels}
           analysis={fits ? analysed.analysis : null}
+          onGripLead={drag.gripLead}
+          onGripPost={drag.gripPost}
+          onStamp={props.onStamp}
         />
-        <RunEnds {...shared} />
         <RunScales rig={rig} layout={layout} units={units} />
       </svg>
     </Box>

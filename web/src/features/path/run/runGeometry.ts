@@ -9,6 +9,7 @@ export const NAME_ROW_PX = 15;
 export const NAME_BASE_Y = 74;
 export const BAND_TOP_Y = 82;
 export const CHIP_Y = 97;
+export const CHIP_RADIUS = 9.5;
 export const LINE_Y = 127;
 export const THREAD_Y = 172;
 export const SOUNDING_Y = 216;

@@ -1,0 +1,119 @@
+import { Key, type WebDriver } from 'selenium-webdriver';
+import { openBrowser } from '../src/browser';
+import { Page, STORM_BOARD } from '../src/page';
+import { startServerProcess, type ServerProcess } from '../src/serverProcess';
+
+/// Open a rig, see its way, stamp, draw a lead longer, stand a buffer, undo, come back and find it there.
+
+let server: ServerProcess;
+let driver: WebDriver;
+let page: Page;
+
+beforeEach(async () => {
+  server = await startServerProcess();
+  driver = await openBrowser();
+  page = new Page(driver, server.address);
+});
+
+afterEach(async () => {
+  await driver.quit();
+  await server.stop();
+});
+
+test('the story by pointer', async () => {
+  await page.open('/');
+  await (await page.findText('a', 'Pit board')).click();
+  const start = await page.trebleDb();
+  expect(start).toBeCloseTo(-12.67, 1);
+  expect(await page.textOf('[data-testid="sentence"]')).toContain('drastic');
+
+  await page.click('[data-stamp="d4"]');
+  const stamped = await page.trebleOtherThan(start);
+  expect(stamped).toBeGreaterThan(start);
+  await page.find('[data-stamp="d4"][data-on="true"]');
+
+  const grips = await driver.findElements({ css: '[data-grip]' });
+  await page.drag(grips[0]!, 60);
+  const longer = await page.trebleOtherThan(stamped);
+  expect(longer).toBeLessThan(stamped);
+
+  await page.click('[role="option"][aria-label^="the lead in"]');
+  await page.press('b');
+  const buffered = await page.trebleOtherThan(longer);
+  expect(buffered).toBeGreaterThan(longer + 3);
+  await page.selected('1, buffer, always on');
+
+  await page.click('button[aria-label="Undo"]');
+  expect(await page.trebleOtherThan(buffered)).toBe(longer);
+  await page.click('button[aria-label="Undo"]');
+  expect(await page.trebleOtherThan(longer)).toBe(stamped);
+  await page.click('button[aria-label="Redo"]');
+  expect(await page.trebleOtherThan(stamped)).toBe(longer);
+
+  await page.saved();
+  await driver.navigate().refresh();
+  expect(await page.trebleDb()).toBe(longer);
+  await page.find('[data-stamp="d4"][data-on="true"]');
+});
+
+test('a post dragged past its neighbour changes the order', async () => {
+  await page.open(`/rigs/${STORM_BOARD}/path`);
+  const before = await page.trebleDb();
+  await page.drag(await page.find('[data-post="d3"] text'), -120);
+  await page.trebleOtherThan(before);
+  await page.selected('2, Brine, on');
+  await page.saved();
+});
+
+test('the story by keyboard alone', async () => {
+  await page.open('/');
+  await page.findText('a', 'Pit board');
+  // Tab to the first rig and open it.
+  await page.eventually('focus on the first rig', async () => {
+    await page.press(Key.TAB);
+    return (await driver.switchTo().activeElement().getText()) === 'Pit board';
+  });
+  await page.press(Key.ENTER);
+  const start = await page.trebleDb();
+
+  await page.press('4');
+  const stamped = await page.trebleOtherThan(start);
+
+  await page.press(Key.ARROW_RIGHT);
+  await page.selected('the lead in');
+  await page.press(Key.ARROW_UP, Key.ARROW_UP);
+  const longer = await page.trebleOtherThan(stamped);
+  await page.find('[role="option"][aria-label*="7\u00a0m"]');
+
+  await page.press('b');
+  const buffered = await page.trebleOtherThan(longer);
+  expect(buffered).toBeGreaterThan(longer + 3);
+
+  await page.chord(Key.CONTROL, 'z');
+  expect(await page.trebleOtherThan(buffered)).toBe(longer);
+  await page.press(Key.HOME, Key.ARROW_RIGHT, Key.ENTER);
+  await driver.switchTo().activeElement().sendKeys('20 ft', Key.ENTER, Key.ESCAPE);
+  await page.find('[role="option"][aria-label*="6.1\u00a0m"]');
+
+  await page.press('?');
+  await page.findText('h2', 'Keys');
+  await page.press(Key.ESCAPE);
+  await page.eventually(
+    'the keys are gone',
+    async () => (await driver.findElements({ css: '[role="dialog"]' })).length === 0,
+  );
+
+  await page.press('a');
+  await page.find('[role="dialog"] input');
+  await page.press('wee', Key.ARROW_DOWN);
+  await page.findText('li', 'Wee Ferry');
+  await page.press(Key.ENTER);
+  await page.find('[role="option"][aria-label^="1, Wee Ferry"]');
+  await page.press(Key.DELETE);
+  await page.find('[role="option"][aria-label^="1, Plumb Line"]');
+
+  await page.saved();
+  const end = await page.trebleDb();
+  await driver.navigate().refresh();
+  expect(await page.trebleDb()).toBe(end);
+});

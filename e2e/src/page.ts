@@ -1,0 +1,113 @@
+import { By, Key, Origin, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+
+export const WAIT_MS = 15_000;
+
+/** The pages as a person sees and handles them: waits are for what that person waits for. */
+export class Page {
+  constructor(
+    readonly driver: WebDriver,
+    readonly address: string,
+  ) {}
+
+  async open(path: string): Promise<void> {
+    await this.driver.get(this.address + path.replace(/^\//u, ''));
+  }
+
+  find(css: string): Promise<WebElement> {
+    return this.driver.wait(until.elementLocated(By.css(css)), WAIT_MS, css);
+  }
+
+  findText(tag: string, text: string): Promise<WebElement> {
+    const path = `//${tag}[contains(normalize-space(.), "${text}")]`;
+    return this.driver.wait(until.elementLocated(By.xpath(path)), WAIT_MS, path);
+  }
+
+  async click(css: string): Promise<void> {
+    await (await this.find(css)).click();
+  }
+
+  async press(...keys: string[]): Promise<void> {
+    for (const key of keys) await this.driver.actions().sendKeys(key).perform();
+  }
+
+  async chord(modifier: string, key: string): Promise<void> {
+    await this.driver.actions().keyDown(modifier).sendKeys(key).keyUp(modifier).perform();
+  }
+
+  /** Waits until a question about the page is answered with something other than null or false. */
+  async eventually<T>(what: string, ask: () => Promise<T | null | false>): Promise<T> {
+    const answer = await this.driver.wait(
+      async () => {
+        try {
+          return await ask();
+        } catch (error) {
+          // The element was replaced while it was read.
+          if ((error as Error).name === 'StaleElementReferenceError') return null;
+          throw error;
+        }
+      },
+      WAIT_MS,
+      what,
+    );
+    return answer as T;
+  }
+
+  async textOf(css: string): Promise<string> {
+    return (await this.find(css)).getText();
+  }
+
+  /** Treble against straight in, as the page shows it, dB. */
+  async trebleDb(): Promise<number> {
+    return readDb(await this.textOf('[data-testid="treble"]'));
+  }
+
+  /** Waits for the treble figure to leave a value, and gives the new one. */
+  trebleOtherThan(before: number): Promise<number> {
+    return this.eventually(`treble other than ${before}`, async () => {
+      const now = await this.trebleDb();
+      return now === before ? null : { now };
+    }).then(({ now }) => now);
+  }
+
+  async saved(): Promise<void> {
+    await this.find('[data-save="saved"]');
+  }
+
+  /** Waits until the selected stop of the Run begins with these words. */
+  async selected(words: string): Promise<void> {
+    await this.find(`[role="option"][aria-selected="true"][aria-label^="${words}"]`);
+  }
+
+  async drag(element: WebElement, dx: number): Promise<void> {
+    const moves = this.driver.actions({ async: true }).move({ origin: element }).press();
+    // Relative to the pointer: what is dragged moves along.
+    for (let step = 0; step < 4; step++) {
+      moves.move({ origin: Origin.POINTER, x: Math.round(dx / 4), y: 0, duration: 40 });
+    }
+    await moves.release().perform();
+  }
+
+  async typeInto(label: string, text: string): Promise<WebElement> {
+    const input = await this.inputOf(label);
+    await input.click();
+    await input.sendKeys(Key.chord(Key.CONTROL, 'a'), text, Key.ENTER);
+    return input;
+  }
+
+  async inputOf(label: string): Promise<WebElement> {
+    const labelled = await this.driver.wait(
+      until.elementLocated(By.xpath(`//label[normalize-space(.)="${label}"]`)),
+      WAIT_MS,
+      `label ${label}`,
+    );
+    return this.driver.findElement(By.id((await labelled.getAttribute('for'))!));
+  }
+}
+
+export function readDb(text: string): number {
+  return Number(text.replace('−', '-').replace(/[^\d.-]/gu, ''));
+}
+
+export const PIT_BOARD = '5d0c7f6e-1a51-4c1e-9a01-000000000001';
+export const STORM_BOARD = '5d0c7f6e-1a51-4c1e-9a01-000000000002';
+export const TAVERN_BOARD = '5d0c7f6e-1a51-4c1e-9a01-000000000003';
