@@ -4,7 +4,7 @@ import type { Controls, LeadElement, PathElement, Section, Source } from './sect
 /** How leads are modelled: as their capacitance alone, or as uniform lines. */
 export type LeadForm = 'lumped' | 'line';
 
-const LUMPED_LIMIT_BEHIND_PASSIVE_M = 60;
+const LUMPED_LIMIT_BEHIND_PASSIVE_M = 55;
 const LUMPED_LIMIT_BEHIND_DRIVER_M = 35;
 
 /**

@@ -17,13 +17,20 @@ export function sayWhatIsGoingOn(rig: Rig, analysis: Analysis, system: UnitSyste
     .join(' ');
 }
 
-/** The verdict as a phrase: "Plainly duller …" reads badly aloud, so size and direction stand apart. */
+/** The verdict in a sentence, and after it what is always worth saying. */
 export function sayVerdict({ figures, verdict }: SoundingAnalysis): string {
+  const { trebleDb, trebleLowDb: low, trebleHighDb: high } = figures;
+  const extras = sayExtras(verdict);
   if (verdict.size === 'unlikely') {
-    return `Within ${Math.max(Math.abs(figures.trebleLowDb), Math.abs(figures.trebleHighDb)).toFixed(1)} dB of straight in: ${SIZE_WORDS.unlikely}.${sayExtras(verdict)}`;
+    const most = Math.max(Math.abs(low), Math.abs(high));
+    return `Within ${most.toFixed(1)} dB of straight in: ${SIZE_WORDS.unlikely}.${extras}`;
   }
+  const oneWay = verdict.direction === 'duller' || verdict.direction === 'brighter';
+  const amount = oneWay
+    ? `${formatSignedDb(trebleDb)} dB of treble`
+    : `${formatSignedDb(low)} dB at 2–4 kHz, ${formatSignedDb(high)} dB at 4–8 kHz`;
   const direction = capital(DIRECTION_WORDS[verdict.direction]);
-  return `${direction} than straight in, ${formatSignedDb(figures.trebleDb)} dB of treble: ${SIZE_WORDS[verdict.size]}.${sayExtras(verdict)}`;
+  return `${direction} than straight in, ${amount}: ${SIZE_WORDS[verdict.size]}.${extras}`;
 }
 
 function sayExtras({ resonanceMoved, resonanceRaisedDb, levelDb }: Verdict): string {
@@ -41,25 +48,31 @@ function sayExtras({ resonanceMoved, resonanceRaisedDb, levelDb }: Verdict): str
   return extras.length === 0 ? '' : ` ${capital(extras.join(', '))}.`;
 }
 
+/** How much of the whole change one element must make to be called most of it. */
+const MOST_OF_IT = 0.35;
+
 function sayCause(
   rig: Rig,
-  { sections, takeOuts, verdict }: SoundingAnalysis,
+  { sections, takeOuts, verdict, figures }: SoundingAnalysis,
   system: UnitSystem,
 ): string {
   if (verdict.size === 'unlikely') return '';
   const first = sections[0]!;
   const way = formatQuantity(first.leadM, 'length', system);
   const end = rig.devices[first.endsAt];
-  const exposed = end
+  const driven = end
     ? `The pickup drives ${way} of lead before ${end.name} takes over.`
     : `The pickup drives all ${way} of lead to the amp.`;
-  const [largest] = takeOuts.filter(({ gain }) => gain.trebleDb * -takeOutSign(verdict) > 0);
-  return largest ? `${exposed} Most of it goes in ${nameTakeOut(rig, largest)}.` : exposed;
+  // Pots and amp are in the reference as well: they are no difference to it.
+  const largest = takeOuts.find(
+    ({ kind, gain }) =>
+      kind !== 'controls' && kind !== 'amp' && -gain.trebleDb * figures.trebleDb > 0,
+  );
+  const enough =
+    largest &&
+    Math.abs(largest.gain.trebleDb) >= Math.max(0.5, MOST_OF_IT * Math.abs(figures.trebleDb));
+  return enough ? `${driven} Most of it goes in ${nameTakeOut(rig, largest)}.` : driven;
 }
-
-/** −1 where the rig is duller: elements that would bring treble back then have a positive take-out. */
-const takeOutSign = ({ direction }: Verdict): number =>
-  direction === 'brighter' || direction === 'thinner' ? 1 : -1;
 
 function sayNext(
   rig: Rig,
@@ -67,7 +80,9 @@ function sayNext(
   system: UnitSystem,
 ): string {
   if (verdict.size === 'unlikely') return 'It’s fine, leave it.';
-  if (verdict.direction === 'brighter') return 'If that is too much, a longer lead tames it.';
+  if (verdict.direction === 'brighter' || verdict.direction === 'thinner') {
+    return 'If that is too much, a longer lead ahead of the first buffer tames it.';
+  }
   if (buffer) {
     const place =
       buffer.gap === 0

@@ -58,7 +58,7 @@ function parseCompound(cleaned: string, quantity: Quantity): number | undefined 
 
 function unitFactor(typed: string, quantity: Quantity, system: UnitSystem): number | undefined {
   const { bare, bases, prefixes } = QUANTITY_RULES[quantity];
-  const unit = typed.replace(/[µμ]/gu, 'u').replace(/\s/gu, '');
+  const unit = typed.replace(/[µμ]/gu, 'u').replace(/ ?\/ ?/gu, '/');
   if (unit === '') return bare[system].factor;
   if (Object.hasOwn(bases, unit)) return bases[unit];
   const prefix = unit[0]!;

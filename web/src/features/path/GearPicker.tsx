@@ -105,12 +105,13 @@ export function GearPicker({ kind, onClose, onPick }: Props) {
   );
 }
 
+/** Every typed word begins a word of the name or the detail. */
 const matches = ({ item, detail }: Choice, typed: string): boolean => {
-  const text = `${item.thing.name} ${detail}`.toLowerCase();
+  const words = ` ${item.thing.name} ${detail}`.toLowerCase();
   return typed
     .toLowerCase()
     .split(/\s+/u)
-    .every((word) => text.includes(word));
+    .every((word) => words.includes(` ${word}`));
 };
 
 const listedChoice = (item: GearItem): Choice => ({

@@ -1,0 +1,285 @@
+import fc from 'fast-check';
+import {
+  addElement,
+  chooseLeadForm,
+  compileSection,
+  createLadderState,
+  DRAW_GRID,
+  gridOf,
+  LadderBuilder,
+  resetLadder,
+  runLadder,
+  solveLadder,
+  type LeadElement,
+  type Load,
+  type PathElement,
+  type Section,
+  type Source,
+} from '../../src/circuit';
+import { add, apart, c, div, inv, mul, parallel, type Complex } from './complex';
+
+const grid = gridOf(Float64Array.of(35, 400, 2000, 5600, 18000));
+const points = grid.omega.length;
+
+const lead = fc.record({
+  kind: fc.constant('lead' as const),
+  lengthM: fc.double({ min: 0, max: 40, noNaN: true }),
+  cPerMF: fc.double({ min: 50e-12, max: 180e-12, noNaN: true }),
+  rPerMOhm: fc.double({ min: 0.03, max: 0.25, noNaN: true }),
+  lPerMH: fc.double({ min: 0.25e-6, max: 0.6e-6, noNaN: true }),
+  lossTangent: fc.constantFrom(0, 0.05),
+  plugsF: fc.double({ min: 0, max: 50e-12, noNaN: true }),
+});
+const element: fc.Arbitrary<PathElement> = fc.oneof(
+  lead,
+  fc.record({
+    kind: fc.constant('series' as const),
+    rOhm: fc.double({ min: 0.01, max: 1e5, noNaN: true }),
+  }),
+  fc.record({
+    kind: fc.constant('shunt' as const),
+    rOhm: fc.option(fc.double({ min: 1e3, max: 1e7, noNaN: true }), { nil: null }),
+    cF: fc.double({ min: 0, max: 1e-9, noNaN: true }),
+  }),
+  fc.record({
+    kind: fc.constant('pot' as const),
+    rOhm: fc.double({ min: 1e4, max: 1e6, noNaN: true }),
+    wiper: fc.double({ min: 0.01, max: 1, noNaN: true }),
+  }),
+);
+const path = fc.array(element, { minLength: 1, maxLength: 9 });
+const source: fc.Arbitrary<Source> = fc.oneof(
+  fc.record({
+    kind: fc.constant('voltage' as const),
+    rOutOhm: fc.double({ min: 10, max: 5e4, noNaN: true }),
+    gain: fc.constant(1),
+  }),
+  fc.record({
+    kind: fc.constant('piezo' as const),
+    cF: fc.double({ min: 1e-10, max: 2e-9, noNaN: true }),
+  }),
+  fc.record({
+    kind: fc.constant('pickup' as const),
+    lH: fc.double({ min: 1, max: 10, noNaN: true }),
+    rDcOhm: fc.double({ min: 3e3, max: 2e4, noNaN: true }),
+    cWindingF: fc.double({ min: 5e-11, max: 3e-10, noNaN: true }),
+    rEddyOhm: fc.option(fc.double({ min: 1e5, max: 2e6, noNaN: true }), { nil: null }),
+    controls: fc.constant({
+      wiring: 'modern' as const,
+      volume: { potOhm: 250e3, wiper: 0.6 },
+      tone: { potOhm: 250e3, cF: 22e-9, remaining: 0.5, noLoad: false },
+      bleed: null,
+    }),
+  }),
+);
+const load: fc.Arbitrary<Load> = fc.record({
+  rOhm: fc.double({ min: 1e4, max: 1e7, noNaN: true }),
+  cF: fc.double({ min: 0, max: 2e-10, noNaN: true }),
+  grid: fc.option(fc.constant({ stopperOhm: 34e3, millerF: 1e-10 }), { nil: null }),
+});
+
+function solve(section: Section, form = chooseLeadForm(section)): readonly Complex[] {
+  const out = new Float64Array(2 * points);
+  solveLadder(compileSection(section, form), section.load, grid, out, createLadderState(points));
+  return Array.from({ length: points }, (_, i) => c(out[2 * i]!, out[2 * i + 1]!));
+}
+
+/** Chain matrices of a path at every frequency, from the rows that (1, 0) and (0, 1) become. */
+function chain(elements: readonly PathElement[]) {
+  const builder = new LadderBuilder();
+  for (const item of elements) addElement(builder, item, 'line');
+  const ladder = builder.build();
+  const rows = [true, false].map((first) => {
+    const state = createLadderState(points);
+    resetLadder(state);
+    if (!first) {
+      state.dRe.fill(0);
+      state.nRe.fill(1);
+    }
+    runLadder(ladder, 0, ladder.ops.length, grid, state);
+    return state;
+  });
+  const at = (i: number, row: 0 | 1, of: 'd' | 'n') =>
+    of === 'd'
+      ? c(rows[row]!.dRe[i]!, rows[row]!.dIm[i]!)
+      : c(rows[row]!.nRe[i]!, rows[row]!.nIm[i]!);
+  return Array.from({ length: points }, (_, i) => ({
+    a: at(i, 0, 'd'),
+    b: at(i, 0, 'n'),
+    cc: at(i, 1, 'd'),
+    d: at(i, 1, 'n'),
+  }));
+}
+
+const fixedAndFresh = (property: fc.IProperty<[never]> | fc.IPropertyWithHooks<never>) => {
+  fc.assert(property as fc.IProperty<unknown>, { seed: 4870, numRuns: 150 });
+  const seed = Date.now() % 1_000_000;
+  process.stdout.write(`fresh seed ${seed}\n`);
+  fc.assert(property as fc.IProperty<unknown>, { seed, numRuns: 50 });
+};
+
+test('every passive path is reciprocal: AD − BC = 1', () => {
+  fixedAndFresh(
+    fc.property(path, (elements) => {
+      for (const { a, b, cc, d } of chain(elements)) {
+        const scale = Math.hypot(a.re, a.im) * Math.hypot(d.re, d.im) + 1;
+        const determinant = add(mul(a, d), mul(c(-1), mul(b, cc)));
+        expect(Math.hypot(determinant.re - 1, determinant.im) / scale).toBeLessThan(1e-9);
+      }
+    }) as never,
+  );
+});
+
+test('every passive path is passive: it takes power in whatever it is ended in', () => {
+  fixedAndFresh(
+    fc.property(path, fc.double({ min: 1, max: 1e6, noNaN: true }), (elements, ohm) => {
+      for (const { a, b, cc, d } of chain(elements)) {
+        const input = div(add(mul(a, c(ohm)), b), add(mul(cc, c(ohm)), d));
+        expect(input.re).toBeGreaterThanOrEqual(-1e-9 * Math.hypot(input.re, input.im));
+      }
+    }) as never,
+  );
+});
+
+test('a lead cut in two anywhere is the same lead', () => {
+  fixedAndFresh(
+    fc.property(
+      source,
+      lead,
+      load,
+      fc.double({ min: 0, max: 1, noNaN: true }),
+      (from, whole, to, share) => {
+        const first: LeadElement = { ...whole, lengthM: whole.lengthM * share, plugsF: 0 };
+        const second: LeadElement = { ...whole, lengthM: whole.lengthM * (1 - share), plugsF: 0 };
+        const plug: PathElement = { kind: 'shunt', rOhm: null, cF: whole.plugsF / 2 };
+        const cut = solve({ source: from, path: [plug, first, second, plug], load: to }, 'line');
+        solve({ source: from, path: [whole], load: to }, 'line').forEach((h, i) => {
+          expect(apart(h, cut[i]!)).toBeLessThan(1e-9);
+        });
+      },
+    ) as never,
+  );
+});
+
+/** The same chain from the load backwards in complex objects: admittance and voltage ratio. */
+function solveBackwards(section: Section, w: number): Complex {
+  const { source: from, load: to } = section;
+  let y = add(
+    c(1 / to.rOhm, w * to.cF),
+    to.grid ? inv(c(to.grid.stopperOhm, -1 / (w * to.grid.millerF))) : c(0),
+  );
+  let ratio = c(1);
+  const series = (z: Complex) => {
+    const drop = add(c(1), mul(z, y));
+    ratio = div(ratio, drop);
+    y = div(y, drop);
+  };
+  const shunt = (more: Complex) => (y = add(y, more));
+  for (const item of [...section.path].reverse()) {
+    if (item.kind === 'series') series(c(item.rOhm));
+    else if (item.kind === 'shunt') shunt(c(item.rOhm === null ? 0 : 1 / item.rOhm, w * item.cF));
+    else if (item.kind === 'pot') {
+      shunt(c(1 / (item.rOhm * item.wiper)));
+      series(c(item.rOhm * (1 - item.wiper)));
+    } else {
+      const all = w * item.cPerMF * item.lengthM;
+      shunt(c(all * item.lossTangent, all + w * item.plugsF));
+    }
+  }
+  if (from.kind === 'voltage') series(c(from.rOutOhm));
+  else if (from.kind === 'piezo') series(c(0, -1 / (w * from.cF)));
+  else {
+    const { volume, tone } = from.controls;
+    shunt(c(1 / (volume!.potOhm * volume!.wiper)));
+    series(c(volume!.potOhm * (1 - volume!.wiper)));
+    shunt(inv(c(tone!.potOhm * tone!.remaining, -1 / (w * tone!.cF))));
+    shunt(c(0, w * from.cWindingF));
+    const winding =
+      from.rEddyOhm === null ? c(0, w * from.lH) : parallel(c(0, w * from.lH), c(from.rEddyOhm));
+    series(add(c(from.rDcOhm), winding));
+  }
+  return ratio;
+}
+
+test('random sections agree with a slow solution from the load backwards', () => {
+  fixedAndFresh(
+    fc.property(source, path, load, (from, elements, to) => {
+      const section: Section = { source: from, path: elements, load: to };
+      solve(section, 'lumped').forEach((h, i) => {
+        expect(apart(h, solveBackwards(section, grid.omega[i]!))).toBeLessThan(1e-9);
+      });
+    }) as never,
+  );
+});
+
+describe('lumped against line', () => {
+  const worstLead = (lengthM: number): LeadElement => ({
+    kind: 'lead',
+    lengthM,
+    cPerMF: 180e-12,
+    rPerMOhm: 0.25,
+    lPerMH: 0.6e-6,
+    lossTangent: 0,
+    plugsF: 30e-12,
+  });
+  const amp: Load = { rOhm: 1e6, cF: 0, grid: { stopperOhm: 34e3, millerF: 1e-10 } };
+
+  function worstDb(from: Source, lengthM: number): number {
+    const section: Section = { source: from, path: [worstLead(lengthM)], load: amp };
+    const levels = (['lumped', 'line'] as const).map((form) => {
+      const out = new Float64Array(2 * DRAW_GRID.omega.length);
+      solveLadder(
+        compileSection(section, form),
+        amp,
+        DRAW_GRID,
+        out,
+        createLadderState(DRAW_GRID.omega.length),
+      );
+      return Array.from(
+        DRAW_GRID.omega,
+        (_, i) => 20 * Math.log10(Math.hypot(out[2 * i]!, out[2 * i + 1]!)),
+      );
+    });
+    return Math.max(...levels[0]!.map((db, i) => Math.abs(db - levels[1]![i]!)));
+  }
+
+  const sources = fc.sample(source, { seed: 7, numRuns: 400 });
+
+  test.each([50, 150, 200, 500, 1000, 2000, 5000, 10000])(
+    'the rule keeps 0.01 dB behind %d Ω',
+    (rOutOhm) => {
+      const from: Source = { kind: 'voltage', rOutOhm, gain: 1 };
+      for (const lengthM of [5, 20, 35]) {
+        expect(chooseLeadForm({ source: from, path: [worstLead(lengthM)] })).toBe('lumped');
+        expect(worstDb(from, lengthM)).toBeLessThan(0.01);
+      }
+    },
+  );
+
+  test('the rule keeps 0.01 dB behind pickups and piezos up to 55 m', () => {
+    for (const from of sources.filter(({ kind }) => kind !== 'voltage')) {
+      expect(chooseLeadForm({ source: from, path: [worstLead(55)] })).toBe('lumped');
+      expect(worstDb(from, 55)).toBeLessThan(0.01);
+    }
+  });
+
+  test('past its limits the rule takes the line', () => {
+    const from: Source = { kind: 'voltage', rOutOhm: 50, gain: 1 };
+    expect(chooseLeadForm({ source: from, path: [worstLead(36)] })).toBe('line');
+    expect(worstDb(from, 60)).toBeGreaterThan(0.01);
+    expect(chooseLeadForm({ source: { kind: 'piezo', cF: 5e-10 }, path: [worstLead(56)] })).toBe(
+      'line',
+    );
+  });
+});
+
+test('lengths that do not fit are refused with the numbers', () => {
+  const ladder = compileSection({ source: { kind: 'piezo', cF: 1e-9 }, path: [] });
+  const to: Load = { rOhm: 1e6, cF: 0, grid: null };
+  expect(() =>
+    solveLadder(ladder, to, grid, new Float64Array(3), createLadderState(points)),
+  ).toThrow('out holds 3 numbers, expected 10');
+  expect(() => solveLadder(ladder, to, grid, new Float64Array(10), createLadderState(2))).toThrow(
+    'state holds 2 points, the grid has 5',
+  );
+});
