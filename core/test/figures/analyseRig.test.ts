@@ -83,7 +83,7 @@ test('one treble can hide two resonances; the octaves show it', () => {
       })),
     }).figures;
   const little = withC(100);
-  let [low, high] = [350, 900];
+  let [low, high] = [220, 900];
   for (let k = 0; k < 40; k++) {
     const middle = (low + high) / 2;
     if (withC(middle).trebleDb > little.trebleDb) low = middle;
@@ -91,8 +91,8 @@ test('one treble can hide two resonances; the octaves show it', () => {
   }
   const much = withC(low);
   expect(much.trebleDb).toBeCloseTo(little.trebleDb, 6);
-  expect(little.trebleHighDb - much.trebleHighDb).toBeGreaterThan(1.5);
-  expect(little.trebleLowDb - much.trebleLowDb).toBeLessThan(-1.5);
+  expect(little.trebleHighDb - much.trebleHighDb).toBeGreaterThan(1);
+  expect(little.trebleLowDb - much.trebleLowDb).toBeLessThan(-1);
 });
 
 test('a buffer after the first lead hides everything behind it from the pickup', () => {
