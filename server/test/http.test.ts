@@ -1,0 +1,342 @@
+import { randomUUID } from 'node:crypto';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { request as rawRequest } from 'node:http';
+import { join } from 'node:path';
+import { type Problem, type RigListing, type StoredRig } from '@gullwind/contract';
+import {
+  applyEdit,
+  insertBuffer,
+  newRig,
+  setLeadLength,
+  type Edit,
+  type Rig,
+} from '@gullwind/core';
+import request from 'supertest';
+import { temporaryFolder } from './support/databases';
+import { runApp, type RunningApp } from './support/runningApp';
+
+let app: RunningApp;
+const page = join(temporaryFolder(), 'web');
+
+beforeAll(async () => {
+  mkdirSync(join(page, 'assets'), { recursive: true });
+  writeFileSync(join(page, 'index.html'), '<!doctype html><title>page</title>');
+  writeFileSync(join(page, 'assets/a-1.js'), 'export {}');
+  app = await runApp({ webFolder: page });
+});
+afterAll(() => app.close());
+
+const after = (rig: Rig, edit: Edit): Rig => {
+  const result = applyEdit(rig, edit);
+  if (result.kind === 'refused') throw new Error(result.message);
+  return result.rig;
+};
+
+async function create(rig: Rig = newRig('board')): Promise<string> {
+  const id = randomUUID();
+  await request(app.url).post('/api/rigs').send({ id, rig }).expect(201);
+  return id;
+}
+
+async function expectProblem(
+  test: request.Test,
+  status: number,
+  code: Problem['code'],
+): Promise<Problem> {
+  const response = await test;
+  const problem = JSON.parse(response.text) as Problem;
+  expect([response.status, problem.code]).toEqual([status, code]);
+  expect(response.headers['content-type']).toContain('application/problem+json');
+  expect(problem.status).toBe(status);
+  return problem;
+}
+
+test('a rig is made, read, changed, listed, taken off and put back', async () => {
+  const rig = newRig('board');
+  const id = await create(rig);
+  const read = (await request(app.url).get(`/api/rigs/${id}`).expect(200)).body as StoredRig;
+  expect(read).toMatchObject({ id, revision: 1, rig });
+  const longer = after(rig, setLeadLength('l1', 18));
+  const saved = await request(app.url)
+    .put(`/api/rigs/${id}`)
+    .send({ basedOn: 1, rig: longer })
+    .expect(200);
+  expect(saved.body).toMatchObject({ revision: 2, rig: longer });
+  const list = (await request(app.url).get('/api/rigs').expect(200)).body as RigListing[];
+  const listed = list.find((entry) => entry.id === id)!;
+  expect(listed).toMatchObject({ name: 'board', revision: 2, pedals: 0, leadM: 18 });
+  expect(listed.figures!.trebleDb).toBeLessThan(-3);
+  expect(listed.points.at(-1)!.treble.trebleDb).toBeCloseTo(listed.figures!.trebleDb, 6);
+  await request(app.url).delete(`/api/rigs/${id}`).expect(204);
+  await expectProblem(request(app.url).get(`/api/rigs/${id}`), 404, 'rig-not-found');
+  await request(app.url).post(`/api/rigs/${id}/restore`).expect(204);
+  await request(app.url).get(`/api/rigs/${id}`).expect(200);
+  const revisions = await request(app.url).get(`/api/rigs/${id}/revisions`).expect(200);
+  expect(revisions.body).toHaveLength(2);
+});
+
+test('a stale change is refused with both versions in hand', async () => {
+  const rig = newRig('board');
+  const id = await create(rig);
+  const theirs = after(rig, setLeadLength('l1', 9));
+  const mine = after(rig, setLeadLength('l1', 2));
+  await request(app.url).put(`/api/rigs/${id}`).send({ basedOn: 1, rig: theirs }).expect(200);
+  const problem = await expectProblem(
+    request(app.url).put(`/api/rigs/${id}`).send({ basedOn: 1, rig: mine }),
+    409,
+    'rig-stale',
+  );
+  expect(problem.theirs).toMatchObject({ revision: 2, rig: theirs });
+  expect(problem.yours).toEqual(mine);
+});
+
+describe('hostile values', () => {
+  const rig = newRig('board');
+  const broken = (change: (copy: Record<string, never>) => void): unknown => {
+    const copy = structuredClone(rig) as unknown as Record<string, never>;
+    change(copy);
+    return copy;
+  };
+  const put = (copy: any, path: string, value: unknown) => {
+    // eslint-disable-line
+    const keys = path.split('.');
+    const last = keys.pop()!;
+    keys.reduce((at, key) => at[key], copy)[last] = value;
+  };
+
+  test.each<[string, unknown, string]>([
+    ['leads.0.lengthM.value', -3, 'Lead length: −3\u00a0m is below the least, 0\u00a0m.'],
+    ['leads.0.lengthM.value', 1e99, 'Lead length: 1e99 is above the most, 100\u00a0m.'],
+    ['leads.0.lengthM.value', '5 volts', '“leads[0].lengthM.value” must be a number.'],
+    ['leads.0.lengthM.value', null, '“leads[0].lengthM.value” must be a number.'],
+    [
+      'leads.0.lengthM.from',
+      'heaven',
+      '“leads[0].lengthM.from” is “heaven”; it must be one of [assumed, entered, sheet, measured].',
+    ],
+    ['name', '', 'Name: it is empty; at least 1 character is needed.'],
+    ['name', 'x'.repeat(81), '“name” length must be less than or equal to 80 characters long.'],
+    ['guitar.lH.value', 0, 'Pickup inductance: 0\u00a0H is below the least, 10\u00a0mH.'],
+    ['format', 7, '“format” is 7; this version reads format 1.'],
+    ['surprise', 1, '“surprise” is not allowed.'],
+    ['positions', { d9: true }, 'A switch position names device “d9”, which is not in the rig.'],
+    ['leads', [], 'Leads: 0 for 0 devices; every hop needs one, 1 in all.'],
+    ['devices', 'none', '“devices” must be an array.'],
+  ])('%s = %p', async (path, value, message) => {
+    const copy = broken((at) => put(at, path, value));
+    const before = (await request(app.url).get('/api/rigs')).body.length;
+    const problem = await expectProblem(
+      request(app.url).post('/api/rigs').send({ id: randomUUID(), rig: copy }),
+      400,
+      'invalid-request',
+    );
+    expect(problem.problems!.map((found) => found.message)).toContain(message);
+    expect((await request(app.url).get('/api/rigs')).body).toHaveLength(before);
+  });
+
+  test('a number that no double can hold', async () => {
+    const body = JSON.stringify({ id: randomUUID(), rig }).replace('"value":6,', '"value":1e999,');
+    const problem = await expectProblem(
+      request(app.url).post('/api/rigs').type('json').send(body),
+      400,
+      'invalid-request',
+    );
+    expect(problem.detail).toContain('Lead length: Infinity is not a number');
+  });
+
+  test('more than 64 devices', async () => {
+    let full = newRig('full');
+    for (let i = 0; i < 64; i++) full = after(full, insertBuffer(full, 0));
+    await create(full);
+    const more = {
+      ...full,
+      devices: [...full.devices, { ...full.devices[0]!, id: 'd99' }],
+      leads: [...full.leads, { ...full.leads[0]!, id: 'l99' }],
+    };
+    const problem = await expectProblem(
+      request(app.url).post('/api/rigs').send({ id: randomUUID(), rig: more }),
+      400,
+      'invalid-request',
+    );
+    expect(problem.detail).toBe('devices: 65 is above the most, 64.');
+  });
+
+  test('keys that would reach a prototype', async () => {
+    const body = JSON.stringify({ id: randomUUID(), rig }).replace(
+      '"positions":{}',
+      '"positions":{"__proto__":true,"constructor":true}',
+    );
+    await expectProblem(
+      request(app.url).post('/api/rigs').type('json').send(body),
+      400,
+      'invalid-request',
+    );
+    expect(({} as Record<string, unknown>).polluted).toBeUndefined();
+  });
+
+  test('ids that are none, unknown ids, and one that is taken', async () => {
+    await expectProblem(request(app.url).get('/api/rigs/1%27%20or%201=1'), 400, 'invalid-request');
+    await expectProblem(request(app.url).get(`/api/rigs/${randomUUID()}`), 404, 'rig-not-found');
+    await expectProblem(
+      request(app.url).put(`/api/rigs/${randomUUID()}`).send({ basedOn: 1, rig }),
+      404,
+      'rig-not-found',
+    );
+    await expectProblem(
+      request(app.url).put(`/api/rigs/${randomUUID()}`).send({ basedOn: 0, rig }),
+      400,
+      'invalid-request',
+    );
+    const id = await create();
+    await expectProblem(request(app.url).post('/api/rigs').send({ id, rig }), 409, 'rig-exists');
+  });
+
+  test('a broken JSON, a body of 10 MB, a body that is no JSON', async () => {
+    await expectProblem(
+      request(app.url).post('/api/rigs').type('json').send('{"id": "5d0'),
+      400,
+      'malformed-json',
+    );
+    const large = JSON.stringify({ id: randomUUID(), note: 'x'.repeat(10 * 1024 * 1024) });
+    const problem = await expectProblem(
+      request(app.url).post('/api/rigs').type('json').send(large),
+      413,
+      'body-too-large',
+    );
+    expect(problem.detail).toBe('The body is larger than the most, 512 KiB.');
+    await expectProblem(
+      request(app.url).post('/api/rigs').type('form').send('id=1'),
+      415,
+      'not-json',
+    );
+  });
+
+  test('settings out of range', async () => {
+    const settings = (await request(app.url).get('/api/settings').expect(200)).body;
+    const far = {
+      ...settings,
+      reference: { ...settings.reference, lengthM: { value: 1000, from: 'entered' } },
+    };
+    const problem = await expectProblem(
+      request(app.url).put('/api/settings').send(far),
+      400,
+      'invalid-request',
+    );
+    expect(problem.problems).toEqual([
+      {
+        path: 'reference.lengthM',
+        message: 'Reference lead length: 1000\u00a0m is above the most, 100\u00a0m.',
+      },
+    ]);
+    await expectProblem(
+      request(app.url)
+        .put('/api/settings')
+        .send({ ...settings, units: 'cubits' }),
+      400,
+      'invalid-request',
+    );
+    expect((await request(app.url).get('/api/settings')).body).toEqual(settings);
+  });
+});
+
+describe('manners', () => {
+  test('other names and other sites are turned away', async () => {
+    await expectProblem(
+      request(app.url).get('/api/rigs').set('Host', 'evil.example'),
+      403,
+      'host-not-allowed',
+    );
+    await expectProblem(
+      request(app.url).get('/api/rigs').set('Origin', 'http://evil.example'),
+      403,
+      'origin-not-allowed',
+    );
+    await request(app.url).get('/api/rigs').set('Origin', app.url).expect(200);
+    await request(app.url)
+      .get('/api/rigs')
+      .set('Host', `localhost:${new URL(app.url).port}`)
+      .expect(200);
+  });
+
+  test('the page comes with a policy that lets nothing in from elsewhere', async () => {
+    const response = await request(app.url).get('/rigs/some/path').expect(200);
+    expect(response.text).toContain('<title>page</title>');
+    const policy = response.headers['content-security-policy']!;
+    expect(policy).toContain("default-src 'self'");
+    expect(policy).toContain("script-src 'self'");
+    expect(policy).not.toMatch(/https?:|unsafe-eval|\*/u);
+    expect(response.headers['x-content-type-options']).toBe('nosniff');
+    expect(response.headers['x-powered-by']).toBeUndefined();
+    const asset = await request(app.url).get('/assets/a-1.js').expect(200);
+    expect(asset.headers['cache-control']).toContain('immutable');
+  });
+
+  test('unknown addresses are told apart from the page', async () => {
+    await expectProblem(request(app.url).get('/api/nothing'), 404, 'route-not-found');
+    await expectProblem(request(app.url).get('/assets/none.js'), 404, 'route-not-found');
+    await expectProblem(request(app.url).post('/rigs'), 404, 'route-not-found');
+  });
+
+  test('a path that climbs out of the folder gets nothing', async () => {
+    const status = await new Promise<number>((resolve) => {
+      const { port } = new URL(app.url);
+      rawRequest({ host: '127.0.0.1', port, path: '/assets/../../../../etc/passwd' }, (response) =>
+        resolve(response.statusCode!),
+      ).end();
+    });
+    expect([403, 404]).toContain(status);
+  });
+
+  test('an unknown error is logged and not told', async () => {
+    const other = await runApp();
+    await other.db.query('drop table gear');
+    const problem = await expectProblem(request(other.url).get('/api/gear'), 500, 'internal');
+    expect(problem.detail).not.toContain('gear');
+    expect(other.log.join()).toContain('relation \\"gear\\" does not exist');
+    await other.close();
+  });
+});
+
+describe('sign-in, where the server can be reached from elsewhere', () => {
+  const passphrase = 'a long enough phrase';
+  let guarded: RunningApp;
+  beforeAll(async () => {
+    guarded = await runApp({ passphrase });
+  });
+  afterAll(() => guarded.close());
+
+  test('nothing without it, everything with it', async () => {
+    await expectProblem(request(guarded.url).get('/api/rigs'), 401, 'sign-in-required');
+    expect((await request(guarded.url).get('/api/session').expect(200)).body).toEqual({
+      signInNeeded: true,
+    });
+    await expectProblem(
+      request(guarded.url).post('/api/session').send({ passphrase: 'wrong' }),
+      401,
+      'sign-in-failed',
+    );
+    const signedIn = await request(guarded.url)
+      .post('/api/session')
+      .send({ passphrase })
+      .expect(200);
+    const cookie = signedIn.headers['set-cookie']![0]!;
+    expect(cookie).toMatch(/HttpOnly/u);
+    expect(cookie).toMatch(/SameSite=Strict/u);
+    await request(guarded.url).get('/api/rigs').set('Cookie', cookie).expect(200);
+    const forged = cookie.replace(/=\d+\./u, `=${Date.now() + 1e12}.`);
+    await expectProblem(
+      request(guarded.url).get('/api/rigs').set('Cookie', forged),
+      401,
+      'sign-in-required',
+    );
+  });
+
+  test('the eleventh attempt has to wait', async () => {
+    const attempts = [];
+    for (let k = 0; k < 12; k++)
+      attempts.push(
+        (await request(guarded.url).post('/api/session').send({ passphrase: 'wrong' })).status,
+      );
+    expect(attempts.at(-1)).toBe(429);
+  });
+});

@@ -1,0 +1,170 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { ERROR_CATALOGUE, type StoredRig } from '@gullwind/contract';
+import { applyEdit, newRig, setLeadLength, type Rig } from '@gullwind/core';
+import { DirectoryInUse, lockByFile, lockDirectory } from '../src/db/directoryLock';
+import { readOptions } from '../src/options';
+import { temporaryFolder } from './support/databases';
+
+/// The server as a process: locks, kills, stops.
+
+const MAIN = fileURLToPath(new URL('../src/main.ts', import.meta.url));
+const PROJECT = fileURLToPath(new URL('../../', import.meta.url));
+
+interface Started {
+  readonly child: ChildProcess;
+  readonly url: string;
+}
+
+function start(dataFolder: string): Promise<Started> {
+  const child = spawn(process.execPath, ['--import', 'tsx', MAIN, '--port', '0', '--data', dataFolder], {
+    stdio: ['ignore', 'pipe', 'pipe'],
+      cwd: PROJECT,
+  });
+  return new Promise((resolve, reject) => {
+    let said = '';
+    const hear = (data: Buffer) => {
+      said += data.toString();
+      const match = /ready: (\S+)\//u.exec(said);
+      if (match) resolve({ child, url: match[1]! });
+    };
+    child.stdout!.on('data', hear);
+    child.stderr!.on('data', hear);
+    child.once('exit', (code) => reject(new Error(`ended with ${code}: ${said}`)));
+  });
+}
+
+const ended = (child: ChildProcess) =>
+  new Promise<number | null>((resolve) => child.once('exit', (code) => resolve(code)));
+
+const send = async (method: string, url: string, body: unknown) => {
+  const response = await fetch(url, {
+    method,
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+  return { status: response.status, body: (await response.json()) as StoredRig };
+};
+
+const lengthened = (rig: Rig, lengthM: number): Rig => {
+  const result = applyEdit(rig, setLeadLength('l1', lengthM));
+  if (result.kind === 'refused') throw new Error(result.message);
+  return result.rig;
+};
+
+test('what was acknowledged survives kill -9, several times over', async () => {
+  const folder = temporaryFolder();
+  const id = randomUUID();
+  let rig = newRig('board');
+  let revision = 0;
+  for (let round = 0; round < 3; round++) {
+    const { child, url } = await start(folder);
+    if (round === 0) {
+      expect((await send('POST', `${url}/api/rigs`, { id, rig })).status).toBe(201);
+      revision = 1;
+    }
+    const found = (await (await fetch(`${url}/api/rigs/${id}`)).json()) as StoredRig;
+    expect(found).toMatchObject({ revision, rig });
+    for (let k = 0; k < 5; k++) {
+      const longer = lengthened(rig, 10 + round + k / 10);
+      const saved = await send('PUT', `${url}/api/rigs/${id}`, { basedOn: revision, rig: longer });
+      expect(saved.status).toBe(200);
+      rig = longer;
+      revision = saved.body.revision;
+    }
+    const end = ended(child);
+    child.kill('SIGKILL');
+    await end;
+  }
+  const { child, url } = await start(folder);
+  expect(await (await fetch(`${url}/api/rigs/${id}`)).json()).toMatchObject({ revision: 16, rig });
+  const end = ended(child);
+  child.kill('SIGTERM');
+  expect(await end).toBe(0);
+});
+
+test('a second process on the same directory is refused, and told who holds it', async () => {
+  const folder = temporaryFolder();
+  const { child } = await start(folder);
+  await expect(start(folder)).rejects.toThrow(
+    new RegExp(`ended with 1: The data directory \\S+ is in use by process ${child.pid}\\.`, 'u'),
+  );
+  const end = ended(child);
+  child.kill('SIGTERM');
+  await end;
+  const again = await start(folder);
+  const over = ended(again.child);
+  again.child.kill('SIGTERM');
+  await over;
+});
+
+test('the lock is let go of, and a link to the directory is the same directory', async () => {
+  const folder = temporaryFolder();
+  const lock = await lockDirectory(folder);
+  await expect(lockDirectory(join(folder, '.', '..', folder.split('/').at(-1)!))).rejects.toThrow(
+    DirectoryInUse,
+  );
+  await lock.release();
+  await (await lockDirectory(folder)).release();
+});
+
+test('where there are no abstract sockets, a file with the process id serves', async () => {
+  const folder = temporaryFolder();
+  const lock = lockByFile(folder);
+  expect(() => lockByFile(folder)).toThrow(`in use by process ${process.pid}`);
+  await lock.release();
+  writeFileSync(join(folder, 'gullwind.lock'), '999999999');
+  await lockByFile(folder).release();
+});
+
+describe('options', () => {
+  test.each([
+    [['--port', 'abc'], {}, '--port: “abc” is not a port'],
+    [['--port', '70000'], {}, '--port: “70000” is not a port'],
+    [['--host', '0.0.0.0'], {}, 'Set GULLWIND_PASSPHRASE to at least 12 characters'],
+    [
+      ['--host', '192.168.1.5'],
+      { GULLWIND_PASSPHRASE: 'short' },
+      'can be reached from other machines',
+    ],
+    [['--colour', 'red'], {}, '--colour'],
+  ])('%j is refused', (args, environment, message) => {
+    expect(() => readOptions(args, environment)).toThrow(message);
+  });
+
+  test('loopback asks for no passphrase; anything else keeps the one it has', () => {
+    expect(readOptions([], { GULLWIND_PASSPHRASE: 'a long enough phrase' })).toMatchObject({
+      host: '127.0.0.1',
+      passphrase: null,
+      demo: false,
+    });
+    expect(
+      readOptions(['--host', '0.0.0.0', '--port', '0', '--demo'], {
+        GULLWIND_PASSPHRASE: 'a long enough phrase',
+        DATABASE_URL: 'postgresql://x',
+      }),
+    ).toMatchObject({
+      host: '0.0.0.0',
+      port: 0,
+      demo: true,
+      databaseUrl: 'postgresql://x',
+      passphrase: 'a long enough phrase',
+    });
+  });
+});
+
+test('docs/errors.md lists the catalogue, no more and no less', () => {
+  const text = readFileSync(new URL('../../docs/errors.md', import.meta.url), 'utf8');
+  const listed = [...text.matchAll(/^\| `([a-z-]+)` +\| (\d{3}) +\|/gmu)].map(([, code, status]) => [
+    code,
+    Number(status),
+  ]);
+  expect(listed.sort()).toEqual(
+    Object.entries(ERROR_CATALOGUE)
+      .map(([code, { status }]) => [code, status])
+      .sort(),
+  );
+});

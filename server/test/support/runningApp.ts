@@ -1,0 +1,41 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import { createApp } from '../../src/app';
+import type { Database } from '../../src/db/database';
+import { openPglite } from '../../src/db/pgliteDatabase';
+import { Gatekeeper } from '../../src/session/passphrase';
+import { openMigrated, TEMPLATE, temporaryFolder } from './databases';
+
+export interface RunningApp {
+  readonly url: string;
+  readonly db: Database;
+  readonly log: string[];
+  close(): Promise<void>;
+}
+
+/** The real app over a real socket with a real engine. */
+export async function runApp(
+  options: { passphrase?: string; webFolder?: string; host?: string } = {},
+): Promise<RunningApp> {
+  const { passphrase, webFolder = null, host = '127.0.0.1' } = options;
+  const db = await openMigrated(() => openPglite(join(temporaryFolder(), 'store'), TEMPLATE));
+  const gate = passphrase === undefined ? null : await Gatekeeper.open(db, passphrase);
+  const log: string[] = [];
+  const logger = pino({ level: 'error' }, { write: (line: string) => log.push(line) });
+  const http: Server = createServer(
+    createApp({ host, logger, webFolder, backend: Promise.resolve({ db, gate }) }),
+  );
+  await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve));
+  return {
+    url: `http://127.0.0.1:${(http.address() as AddressInfo).port}`,
+    db,
+    log,
+    close: async () => {
+      http.closeAllConnections();
+      await new Promise((resolve) => http.close(resolve));
+      await db.close();
+    },
+  };
+}
