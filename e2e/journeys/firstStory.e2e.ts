@@ -1,24 +1,19 @@
 import { Key, type WebDriver } from 'selenium-webdriver';
-import { openBrowser } from '../src/browser';
-import { Page, STORM_BOARD } from '../src/page';
-import { startServerProcess, type ServerProcess } from '../src/serverProcess';
+import { STORM_BOARD, type Page } from '../src/page';
+import { openWorld, type World } from '../src/world';
 
 /// Open a rig, see its way, stamp, draw a lead longer, stand a buffer, undo, come back and find it there.
 
-let server: ServerProcess;
+let world: World;
 let driver: WebDriver;
 let page: Page;
 
 beforeEach(async () => {
-  server = await startServerProcess();
-  driver = await openBrowser();
-  page = new Page(driver, server.address);
+  world = await openWorld();
+  ({ driver, page } = world);
 });
 
-afterEach(async () => {
-  await driver.quit();
-  await server.stop();
-});
+afterEach(() => world.close());
 
 test('the story by pointer', async () => {
   await page.open('/');

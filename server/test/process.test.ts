@@ -20,10 +20,14 @@ interface Started {
 }
 
 function start(dataFolder: string): Promise<Started> {
-  const child = spawn(process.execPath, ['--import', 'tsx', MAIN, '--port', '0', '--data', dataFolder], {
-    stdio: ['ignore', 'pipe', 'pipe'],
+  const child = spawn(
+    process.execPath,
+    ['--import', 'tsx', MAIN, '--port', '0', '--data', dataFolder],
+    {
+      stdio: ['ignore', 'pipe', 'pipe'],
       cwd: PROJECT,
-  });
+    },
+  );
   return new Promise((resolve, reject) => {
     let said = '';
     const hear = (data: Buffer) => {
@@ -158,10 +162,9 @@ describe('options', () => {
 
 test('docs/errors.md lists the catalogue, no more and no less', () => {
   const text = readFileSync(new URL('../../docs/errors.md', import.meta.url), 'utf8');
-  const listed = [...text.matchAll(/^\| `([a-z-]+)` +\| (\d{3}) +\|/gmu)].map(([, code, status]) => [
-    code,
-    Number(status),
-  ]);
+  const listed = [...text.matchAll(/^\| `([a-z-]+)` +\| (\d{3}) +\|/gmu)].map(
+    ([, code, status]) => [code, Number(status)],
+  );
   expect(listed.sort()).toEqual(
     Object.entries(ERROR_CATALOGUE)
       .map(([code, { status }]) => [code, status])

@@ -9,6 +9,8 @@ export interface LadderState {
   readonly dIm: Float64Array;
   readonly nRe: Float64Array;
   readonly nIm: Float64Array;
+  /** Room for one run of simple operations. */
+  readonly cascade: Float64Array;
 }
 
 export function createLadderState(points: number): LadderState {
@@ -17,6 +19,7 @@ export function createLadderState(points: number): LadderState {
     dIm: new Float64Array(points),
     nRe: new Float64Array(points),
     nIm: new Float64Array(points),
+    cascade: new Float64Array(2 * MOST_CELLS),
   };
 }
 
@@ -58,44 +61,121 @@ export function runLadder(
   if (state.dRe.length < omega.length) {
     throw new RangeError(`state holds ${state.dRe.length} points, the grid has ${omega.length}`);
   }
-  const p = ladder.parameters;
-  for (let k = from; k < to; k++) {
-    const at = k * PARAMETERS_PER_OP;
-    const p0 = p[at]!,
-      p1 = p[at + 1]!,
-      p2 = p[at + 2]!;
-    switch (ladder.ops[k]) {
-      case Op.ShuntRC:
-        stepShuntRC(p0, p1, omega, state);
-        break;
-      case Op.ShuntLossyC:
-        stepShuntLossyC(p0, p1, omega, state);
-        break;
-      case Op.ShuntSeriesRC:
-        stepShuntSeriesRC(p0, p1, omega, state);
-        break;
-      case Op.SeriesR:
-        stepSeriesR(p0, omega, state);
-        break;
-      case Op.SeriesWinding:
-        stepSeriesWinding(p0, p1, p2, omega, state);
-        break;
-      case Op.SeriesParallelRC:
-        stepSeriesParallelRC(p0, p1, omega, state);
-        break;
-      case Op.SeriesBleed:
-        stepSeriesBleed(p0, p1, p2, omega, state);
-        break;
-      case Op.Line:
-        stepLine(
-          { lengthM: p0, rPerM: p1, lPerM: p2, cPerM: p[at + 3]!, lossTangent: p[at + 4]! },
-          omega,
-          state,
-        );
-        break;
-      default:
-        throw new RangeError(`operation ${ladder.ops[k]} at ${k} is not known`);
+  const { ops, parameters: p } = ladder;
+  let k = from;
+  while (k < to) {
+    const [next, length] = gatherCascade(ladder, k, to, state.cascade);
+    if (length > 0) {
+      stepCascade(state, length, omega);
+      k = next;
+    } else {
+      const at = k++ * PARAMETERS_PER_OP;
+      stepAlone(ops[k - 1]!, p.subarray(at, at + PARAMETERS_PER_OP), omega, state);
     }
+  }
+}
+
+const SHUNT_RC = Op.ShuntRC;
+const SERIES_R = Op.SeriesR;
+const MOST_CELLS = 128;
+
+/**
+ * Writes the run of shunt capacitances and series resistances from `from` on into `cells`: pairs of a
+ * capacitance and the resistance behind it, zero where there is none.
+ *
+ * @returns the operation behind the run, and how many numbers were written
+ */
+function gatherCascade(
+  { ops, parameters: p }: Ladder,
+  from: number,
+  to: number,
+  cells: Float64Array,
+): readonly [next: number, length: number] {
+  const isShuntC = (k: number) => k < to && ops[k] === SHUNT_RC && p[k * PARAMETERS_PER_OP] === 0;
+  const isSeriesR = (k: number) => k < to && ops[k] === SERIES_R;
+  let k = from;
+  let cell = 0;
+  while (cell < 2 * MOST_CELLS && (isShuntC(k) || isSeriesR(k))) {
+    cells[cell++] = isShuntC(k) ? p[k++ * PARAMETERS_PER_OP + 1]! : 0;
+    cells[cell++] = isSeriesR(k) ? p[k++ * PARAMETERS_PER_OP]! : 0;
+  }
+  return [k, cell];
+}
+
+/**
+ * Runs through gathered cells, two frequencies at a time: the state stays in registers from one end of
+ * the run, most of any pedalboard, to the other, and while one frequency waits for its last product the
+ * other one goes on. An odd last frequency is computed in both places. An unrolled kernel, hence long.
+ */
+function stepCascade(
+  { dRe, dIm, nRe, nIm, cascade }: LadderState,
+  length: number,
+  omega: Float64Array,
+): void {
+  const last = omega.length - 1;
+  for (let i = 0; i <= last; i += 2) {
+    const j = i < last ? i + 1 : i;
+    const wi = omega[i]!;
+    const wj = omega[j]!;
+    let d0 = dRe[i]!;
+    let d1 = dIm[i]!;
+    let n0 = nRe[i]!;
+    let n1 = nIm[i]!;
+    let d2 = dRe[j]!;
+    let d3 = dIm[j]!;
+    let n2 = nRe[j]!;
+    let n3 = nIm[j]!;
+    for (let at = 0; at < length; at += 2) {
+      const c = cascade[at]!;
+      const r = cascade[at + 1]!;
+      const bi = wi * c;
+      const bj = wj * c;
+      d0 -= bi * n1;
+      d1 += bi * n0;
+      d2 -= bj * n3;
+      d3 += bj * n2;
+      n0 += r * d0;
+      n1 += r * d1;
+      n2 += r * d2;
+      n3 += r * d3;
+    }
+    dRe[i] = d0;
+    dIm[i] = d1;
+    nRe[i] = n0;
+    nIm[i] = n1;
+    dRe[j] = d2;
+    dIm[j] = d3;
+    nRe[j] = n2;
+    nIm[j] = n3;
+  }
+}
+
+function stepAlone(op: Op, p: Float64Array, omega: Float64Array, state: LadderState): void {
+  switch (op) {
+    case Op.ShuntRC:
+      return stepShuntRC(p[0]!, p[1]!, omega, state);
+    case Op.ShuntLossyC:
+      return stepShuntLossyC(p[0]!, p[1]!, omega, state);
+    case Op.ShuntSeriesRC:
+      return stepShuntSeriesRC(p[0]!, p[1]!, omega, state);
+    case Op.SeriesWinding:
+      return stepSeriesWinding(p[0]!, p[1]!, p[2]!, omega, state);
+    case Op.SeriesParallelRC:
+      return stepSeriesParallelRC(p[0]!, p[1]!, omega, state);
+    case Op.SeriesBleed:
+      return stepSeriesBleed(p[0]!, p[1]!, p[2]!, omega, state);
+    case Op.Line: {
+      const [lengthM, rPerM, lPerM, cPerM, lossTangent] = p as unknown as [
+        number,
+        number,
+        number,
+        number,
+        number,
+      ];
+      return stepLine({ lengthM, rPerM, lPerM, cPerM, lossTangent }, omega, state);
+    }
+    default:
+      throw new RangeError(`operation ${op} is not known`);
   }
 }
 
@@ -129,14 +209,6 @@ export function endLadder(
 
 function stepShuntRC(g: number, c: number, omega: Float64Array, s: LadderState): void {
   const { dRe, dIm, nRe, nIm } = s;
-  if (g === 0) {
-    for (let i = 0; i < omega.length; i++) {
-      const b = omega[i]! * c;
-      dRe[i]! -= b * nIm[i]!;
-      dIm[i]! += b * nRe[i]!;
-    }
-    return;
-  }
   for (let i = 0; i < omega.length; i++) {
     const b = omega[i]! * c;
     dRe[i]! += g * nRe[i]! - b * nIm[i]!;
@@ -162,14 +234,6 @@ function stepShuntSeriesRC(r: number, c: number, omega: Float64Array, s: LadderS
     const g = b * x * r;
     dRe[i]! += g * nRe[i]! - b * nIm[i]!;
     dIm[i]! += g * nIm[i]! + b * nRe[i]!;
-  }
-}
-
-function stepSeriesR(r: number, omega: Float64Array, s: LadderState): void {
-  const { dRe, dIm, nRe, nIm } = s;
-  for (let i = 0; i < omega.length; i++) {
-    nRe[i]! += r * dRe[i]!;
-    nIm[i]! += r * dIm[i]!;
   }
 }
 

@@ -1,6 +1,16 @@
-import { wantsPickup } from '../gear';
-import { drivePath, referenceCircuit, TrebleMeter, type Treble } from '../path';
-import { applyEdit, insertBuffer, MOST_DEVICES, type Rig } from '../rig';
+import type { PathElement, Section } from '../circuit';
+import { deviceOfClass, patchLead, wantsPickup } from '../gear';
+import {
+  drivePath,
+  hopElements,
+  inputLoad,
+  leadElement,
+  referenceCircuit,
+  sideSource,
+  TrebleMeter,
+  type DrivenSection,
+} from '../path';
+import { MOST_DEVICES, type Rig } from '../rig';
 
 /** The one gap where a class-default buffer brings the rig nearest to straight-in. */
 export interface BufferAdvice {
@@ -16,6 +26,8 @@ const WORTH_DB = 0.5;
 /**
  * Tries a buffer in every gap. Gaps in front of a low-impedance fuzz do not count: that box wants the
  * pickup itself. Null where no buffer brings back half a decibel.
+ *
+ * A buffer cuts the one section it stands in; the others stay as they are and are measured once.
  */
 export function bufferAdvice(
   rig: Rig,
@@ -23,26 +35,46 @@ export function bufferAdvice(
   meter = new TrebleMeter(),
 ): BufferAdvice | null {
   if (rig.devices.length >= MOST_DEVICES) return null;
-  const reference = meter.measure(referenceCircuit(rig));
-  const known = new Map<string, Treble>();
+  const reference = meter.measure(referenceCircuit(rig)).trebleDb;
+  const { sections } = drivePath(rig);
+  const now = sections.map(({ circuit }) => meter.measure(circuit).trebleDb);
+  const total = now.reduce((sum, db) => sum + db, -reference);
+  const firstGap = rig.devices.findLastIndex(wantsPickup) + 1;
   let best: BufferAdvice | null = null;
-  for (let gap = rig.devices.findLastIndex(wantsPickup) + 1; gap <= rig.devices.length; gap++) {
-    const edited = applyEdit(rig, insertBuffer(rig, gap));
-    if (edited.kind !== 'ok') continue;
-    const reached = trebleOfRig(edited.rig, meter, known) - reference.trebleDb;
-    if (best === null || Math.abs(reached) < Math.abs(best.trebleDb) - 0.01)
-      best = { gap, trebleDb: reached };
+  for (const [i, section] of sections.entries()) {
+    for (const { kind, index } of section.hops) {
+      if (kind !== 'lead' || index < firstGap) continue;
+      const halves = cutByBuffer(rig, section, index).map((half) => meter.measure(half).trebleDb);
+      const reached = total - now[i]! + halves[0]! + halves[1]!;
+      if (best === null || Math.abs(reached) < Math.abs(best.trebleDb) - 0.01)
+        best = { gap: index, trebleDb: reached };
+    }
   }
   return best !== null && Math.abs(trebleDb) - Math.abs(best.trebleDb) >= WORTH_DB ? best : null;
 }
 
-function trebleOfRig(rig: Rig, meter: TrebleMeter, known: Map<string, Treble>): number {
-  let sum = 0;
-  for (const { circuit } of drivePath(rig).sections) {
-    const key = JSON.stringify(circuit);
-    const treble = known.get(key) ?? meter.measure(circuit);
-    known.set(key, treble);
-    sum += treble.trebleDb;
-  }
-  return sum;
+const BUFFER = deviceOfClass('buffer', 'buffer').on;
+const PATCH = leadElement(patchLead('patch'));
+
+/** The two sections that one becomes with a buffer at a gap, its patch as `insertBuffer` lays it. */
+function cutByBuffer(
+  rig: Rig,
+  { circuit, hops }: DrivenSection,
+  gap: number,
+): readonly [Section, Section] {
+  const at = hops.findIndex(({ kind, index }) => kind === 'lead' && index === gap);
+  const elements = (from: number, to: number): PathElement[] =>
+    hops.slice(from, to).flatMap((hop) => hopElements(rig, hop) as PathElement[]);
+  const own = leadElement(rig.leads[gap]!);
+  const count = rig.devices.length;
+  const before = count > 0 && gap === count ? PATCH : own;
+  const behind = gap === count ? own : PATCH;
+  return [
+    { source: circuit.source, path: [...elements(0, at), before], load: inputLoad(BUFFER) },
+    {
+      source: sideSource(BUFFER),
+      path: [behind, ...elements(at + 1, hops.length)],
+      load: circuit.load,
+    },
+  ];
 }

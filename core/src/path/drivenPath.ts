@@ -83,8 +83,12 @@ function closeSection(
 
 export function driverSource(rig: Rig, driver: number): Source {
   if (driver === GUITAR) return guitarSource(rig.guitar);
-  const side = actingSide(rig, rig.devices[driver]!);
-  return { kind: 'voltage', rOutOhm: side.rOutOhm.value, gain: 10 ** (side.gainDb.value / 20) };
+  return sideSource(actingSide(rig, rig.devices[driver]!));
+}
+
+/** The output of a driving device. */
+export function sideSource({ rOutOhm, gainDb }: Side): Source {
+  return { kind: 'voltage', rOutOhm: rOutOhm.value, gain: 10 ** (gainDb.value / 20) };
 }
 
 export function hopElements(rig: Rig, hop: Hop): readonly PathElement[] {
@@ -116,7 +120,7 @@ export function leadElement(lead: Lead): PathElement {
   };
 }
 
-function inputLoad(side: Side): Load {
+export function inputLoad(side: Side): Load {
   return { rOhm: side.rInOhm.value, cF: side.cInF.value, grid: null };
 }
 

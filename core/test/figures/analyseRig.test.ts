@@ -147,6 +147,18 @@ test('an edit re-solves only the sections it touches', () => {
   expect(solver.solved - before).toBe(1);
 });
 
+test('what a buffer is said to leave is what it leaves when it is put in', () => {
+  fc.assert(
+    fc.property(randomRig, (rig) => {
+      const { buffer } = sounding(rig);
+      if (!buffer) return;
+      const edited = after(rig, insertBuffer(rig, buffer.gap));
+      expect(sounding(edited).figures.trebleDb).toBeCloseTo(buffer.trebleDb, 6);
+    }),
+    { seed: 14, numRuns: 60 },
+  );
+});
+
 test('a take-out is the change when the element is made ideal by hand', () => {
   const rig = dullRow();
   const { takeOuts, figures } = sounding(rig);

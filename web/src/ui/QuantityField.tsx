@@ -31,6 +31,7 @@ export function QuantityField(props: QuantityFieldProps) {
     setText(given.current);
   };
   const leave = () => {
+    given.current = '';
     setText(null);
     setMessage(null);
   };
@@ -74,8 +75,7 @@ export function QuantityField(props: QuantityFieldProps) {
           value={text ?? formatQuantity(value.value, rule.quantity, units)}
           onFocus={(event) => {
             begin();
-            const input = event.target as HTMLInputElement;
-            requestAnimationFrame(() => input.select());
+            selectAll(event.target as HTMLInputElement);
           }}
           onChange={(event) => {
             setText(event.target.value);
@@ -83,8 +83,8 @@ export function QuantityField(props: QuantityFieldProps) {
           }}
           onBlur={() => commit()}
           onKeyDown={(event) => {
-            if (event.key === 'Enter' && commit()) begin();
-            if (event.key === 'Escape' && text !== given.current) {
+            if (event.key === 'Enter' && commit()) selectAll(event.target as HTMLInputElement);
+            if (event.key === 'Escape' && text !== null && text !== given.current) {
               setText(given.current);
               setMessage(null);
               event.stopPropagation();
@@ -118,6 +118,11 @@ export function QuantityField(props: QuantityFieldProps) {
       )}
     </Box>
   );
+}
+
+/** Once the new text stands in it. */
+function selectAll(input: HTMLInputElement): void {
+  requestAnimationFrame(() => input.select());
 }
 
 /** Assumed values look assumed: slanted, over a dotted line. */

@@ -1,4 +1,4 @@
 export { sendLeftBehind, startAutosave } from './autosave';
-export { editorActions, editorSlice, hasUnsaved, shownRig } from './editorSlice';
-export type { EditorState, OpenRig, SaveState } from './editorSlice';
+export { editorActions, editorSlice, shownRig } from './editorSlice';
+export type { OpenRig, SaveState } from './editorSlice';
 export { useOpenRig } from './useOpenRig';

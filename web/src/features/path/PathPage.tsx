@@ -18,29 +18,24 @@ export function PathPage() {
   }, [enqueueSnackbar]);
   const opening = useOpenRig(rigId, onNewer);
   useTellRefusals();
-  switch (opening.kind) {
-    case 'open':
-      return <Titled open={opening.open} />;
-    case 'failed':
-      return (
-        <Alert severity="warning" sx={{ m: 4 }}>
-          {opening.message}
-        </Alert>
-      );
-    case 'away':
-      return (
-        <Alert severity="info" sx={{ m: 4 }}>
-          The server does not answer. It is asked again every moment.
-        </Alert>
-      );
-    case 'opening':
-      return (
-        <Box sx={{ p: 6, display: 'flex', gap: 2, alignItems: 'center' }}>
-          <CircularProgress size={20} />
+  if (opening.kind === 'open') return <Titled open={opening.open} />;
+  return (
+    <Box component="main" sx={{ p: 4 }}>
+      <Typography variant="h1" gutterBottom>
+        Path
+      </Typography>
+      {opening.kind === 'failed' && <Alert severity="warning">{opening.message}</Alert>}
+      {opening.kind === 'away' && (
+        <Alert severity="info">The server does not answer. It is asked again every moment.</Alert>
+      )}
+      {opening.kind === 'opening' && (
+        <Box role="status" sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
+          <CircularProgress size={20} aria-hidden />
           <Typography>Opening the rig …</Typography>
         </Box>
-      );
-  }
+      )}
+    </Box>
+  );
 }
 
 function Titled({ open }: { open: OpenRig }) {

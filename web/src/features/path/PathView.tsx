@@ -18,7 +18,7 @@ import { usePathKeys } from './usePathKeys';
 
 /** The path of one rig: the Run, the sentence, and below them curve, figures and the selected thing. */
 export function PathView({ open }: { open: OpenRig }) {
-  const rig = useMemo(() => shownRig(open), [open.rig, open.preview]); // eslint-disable-line
+  const rig = useMemo(() => shownRig(open), [open.rig, open.preview]);
   const analysed = useAnalysis(rig);
   const [{ units }] = useSettings();
   const [dialog, setDialog] = useState<PickerKind | 'keys' | null>(null);

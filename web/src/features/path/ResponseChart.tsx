@@ -32,8 +32,8 @@ const NOTE_TICKS: readonly (readonly [number, string])[] = [
   [2637, 'E7'],
   [5274, 'E8'],
 ];
-/** Half the points of the grid are plenty for a line. */
-const DRAW_EVERY = 2;
+/** A third of the points of the grid, sixteen an octave, are plenty for a line. */
+const DRAW_EVERY = 3;
 const Y_STEP = 6;
 
 const sayHz = (hz: number): string =>

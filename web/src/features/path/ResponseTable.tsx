@@ -9,8 +9,8 @@ interface Props {
   }[];
 }
 
-/** Three rows an octave are enough to read; every eighth of the drawn points. */
-const EVERY = 8;
+/** Four rows an octave are enough to read. */
+const EVERY = 4;
 
 /** The curve as numbers. */
 export function ResponseTable({ points }: Props) {

@@ -109,7 +109,7 @@ export function usePathActions(
       undo: () => dispatch(editorActions.undone()),
       redo: () => dispatch(editorActions.redone()),
     };
-  }, [open.rig, rig, selection.kind, selection.index, dispatch, setSearch]); // eslint-disable-line
+  }, [open.rig, rig, selection.kind, selection.index, dispatch, setSearch]);
 }
 
 /** A thing of the list in the place of the one in the rig. A lead keeps the length it was laid at. */

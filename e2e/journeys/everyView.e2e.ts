@@ -1,0 +1,153 @@
+import { AxeBuilder } from '@axe-core/webdriverjs';
+import { Key, type WebDriver } from 'selenium-webdriver';
+import { PIT_BOARD, STORM_BOARD, type Page } from '../src/page';
+import { openWorld, type World } from '../src/world';
+
+/// What every view owes: no violation that axe can find, and a message in place for bad input.
+
+let world: World;
+let driver: WebDriver;
+let page: Page;
+
+beforeAll(async () => {
+  world = await openWorld();
+  ({ driver, page } = world);
+});
+
+afterAll(() => world.close());
+
+async function expectNoViolations(): Promise<void> {
+  // Contrast is measured on what is painted: let transitions end.
+  await driver.executeAsyncScript(`
+    const done = arguments[0];
+    const ending = document.getAnimations().filter((a) => a.effect.getComputedTiming().endTime !== Infinity);
+    Promise.allSettled(ending.map((a) => a.finished)).then(() => requestIdleCallback(() => done()));
+  `);
+  const { violations } = await new AxeBuilder(driver).analyze();
+  const found = violations.map(
+    ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`,
+  );
+  expect(found).toEqual([]);
+}
+
+const setTheme = async (theme: 'day' | 'night') => {
+  const url = `${world.server.address}api/settings`;
+  const settings = (await (await fetch(url)).json()) as object;
+  await fetch(url, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ ...settings, theme }),
+  });
+};
+
+describe.each(['day', 'night'] as const)('axe by %s', (theme) => {
+  beforeAll(() => setTheme(theme));
+
+  test('rigs', async () => {
+    await page.open('/');
+    await page.findText('a', 'Pit board');
+    await expectNoViolations();
+  });
+
+  test('path, with each kind of thing selected', async () => {
+    for (const at of ['guitar', 'l1', 'd3', 'd5', 'amp']) {
+      await page.open(`/rigs/${STORM_BOARD}/path?at=${at}`);
+      await page.trebleDb();
+      await expectNoViolations();
+    }
+  });
+
+  test('path as a table, keys, picker', async () => {
+    await page.open(`/rigs/${PIT_BOARD}/path`);
+    await page.trebleDb();
+    await (await page.findText('button', 'Table')).click();
+    await page.findText('th', 'Difference');
+    await expectNoViolations();
+    await page.press('?');
+    await page.findText('h2', 'Keys');
+    await expectNoViolations();
+    await page.press(Key.ESCAPE);
+    await page.eventually(
+      'no dialog',
+      async () => (await driver.findElements({ css: '[role="dialog"]' })).length === 0,
+    );
+    await page.press('a');
+    await page.findText('li', 'Plumb Line');
+    await expectNoViolations();
+  });
+
+  test('settings, and an address that leads nowhere', async () => {
+    await page.open('/settings');
+    await page.findText('h1', 'Settings');
+    await expectNoViolations();
+    await page.open('/nowhere');
+    await page.findText('h1', 'Off the chart');
+    await expectNoViolations();
+  });
+
+  test('a rig that is not there', async () => {
+    await page.open('/rigs/00000000-0000-4000-8000-000000000000/path');
+    await page.findText('div', 'There is no rig');
+    await expectNoViolations();
+  });
+});
+
+describe('bad input gets its message in place and changes nothing', () => {
+  beforeAll(async () => {
+    await page.open(`/rigs/${PIT_BOARD}/path?at=l1`);
+  });
+
+  test.each([
+    ['-3 m', 'Length', 'Lead length: −3\u00a0m is below the least, 0\u00a0m.'],
+    ['1e99', 'Length', 'Lead length: 1e99 is above the most, 100\u00a0m.'],
+    ['abc', 'Length', 'Lead length: “abc” is not a length.'],
+    ['5 volts', 'Length', 'Lead length: “volts” is not a unit of length; try m.'],
+    ['', 'Length', 'Lead length: “” is not a length.'],
+    ['10 nF', 'Each plug', 'Capacitance of a plug: 10\u00a0nF is above the most, 500\u00a0pF.'],
+  ])('%s as %s', async (text, label, message) => {
+    const before = await page.trebleDb();
+    const input = await page.inputOf(label);
+    await input.click();
+    await input.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE, text, Key.ENTER);
+    await page.findText('span', message);
+    expect(await input.getAttribute('aria-invalid')).toBe('true');
+    // What was typed is still there to be mended, and nothing has changed.
+    expect(await input.getAttribute('value')).toBe(text);
+    expect(await page.trebleDb()).toBe(before);
+    await input.sendKeys(Key.ESCAPE, Key.ESCAPE);
+    await page.eventually(
+      'no message',
+      async () => (await driver.findElements({ css: '[role="alert"]' })).length === 0,
+    );
+  });
+
+  test('an empty name', async () => {
+    const name = await page.find('input[aria-label="Name of the rig"]');
+    await name.click();
+    await name.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE);
+    await page.findText('span', 'Name of the rig: it is empty; at least 1 character is needed.');
+    await name.sendKeys(Key.TAB);
+    expect(await name.getAttribute('value')).toBe('Pit board');
+  });
+
+  test('the 65th pedal', async () => {
+    const url = `${world.server.address}api/rigs`;
+    const { rig } = (await (await fetch(`${url}/${PIT_BOARD}`)).json()) as {
+      rig: { devices: object[]; leads: object[] };
+    };
+    const devices = Array.from({ length: 64 }, (_, i) => ({ ...rig.devices[4], id: `d${i + 1}` }));
+    const leads = Array.from({ length: 65 }, (_, i) => ({ ...rig.leads[1], id: `l${i + 1}` }));
+    const id = '6a000000-0000-4000-8000-000000000064';
+    const made = await fetch(url, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ id, rig: { ...rig, devices, leads } }),
+    });
+    expect(made.status).toBe(201);
+    await page.open(`/rigs/${id}/path`);
+    await page.trebleDb();
+    await page.press('b');
+    await page.findText('div', 'Devices: 65 is above the most, 64.');
+    expect(await driver.findElements({ css: '[data-post]' })).toHaveLength(64);
+  });
+});

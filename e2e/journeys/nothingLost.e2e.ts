@@ -1,0 +1,167 @@
+import { Key, type WebDriver } from 'selenium-webdriver';
+import type { Driver } from 'selenium-webdriver/chrome.js';
+import { setView } from '../src/browser';
+import { PIT_BOARD, type Page } from '../src/page';
+import { startServerProcess, type ServerProcess } from '../src/serverProcess';
+import { openWorld, type World } from '../src/world';
+
+/// Tabs, servers and networks come and go; what was done stays.
+
+let world: World;
+let driver: WebDriver;
+let page: Page;
+let restarted: ServerProcess | null;
+
+beforeEach(async () => {
+  restarted = null;
+  world = await openWorld();
+  ({ driver, page } = world);
+});
+
+afterEach(async () => {
+  await world.close();
+  await restarted?.stop();
+});
+
+const PATH = `/rigs/${PIT_BOARD}/path`;
+
+const cutNetwork = (offline: boolean) =>
+  (driver as Driver).setNetworkConditions({
+    offline,
+    latency: 0,
+    download_throughput: 1e8,
+    upload_throughput: 1e8,
+  });
+
+/** Sets the lead in by its field: one edit with a known outcome. */
+async function setLeadIn(length: string): Promise<void> {
+  await page.click('[role="option"][aria-label^="the lead in"]');
+  await page.typeInto('Length', length);
+  await page.press(Key.ESCAPE);
+}
+
+const leadInIs = (length: string) =>
+  page.find(`[role="option"][aria-label^="the lead in"][aria-label$="${length}"]`);
+
+const keptRevision = async (address: string): Promise<number> =>
+  ((await (await fetch(`${address}api/rigs/${PIT_BOARD}`)).json()) as { revision: number })
+    .revision;
+
+test('the server is killed and comes back: nothing is lost, and the page recovers by itself', async () => {
+  await page.open(PATH);
+  await setLeadIn('7 m');
+  await page.saved();
+  await world.server.kill();
+
+  await setLeadIn('8 m');
+  await page.find('[data-save="away"]');
+  expect(await page.textOf('[data-testid="save-state"]')).toContain('kept in this browser');
+  await page.press('3');
+
+  restarted = await startServerProcess({
+    port: world.server.port,
+    dataFolder: world.server.dataFolder,
+  });
+  await page.saved();
+  const kept = (await (await fetch(`${restarted.address}api/rigs/${PIT_BOARD}`)).json()) as {
+    revision: number;
+    rig: { leads: { lengthM: { value: number } }[]; positions: Record<string, boolean> };
+  };
+  expect(kept.revision).toBe(3);
+  expect(kept.rig.leads[0]!.lengthM.value).toBe(8);
+  expect(kept.rig.positions).toEqual({ d3: true });
+});
+
+test('edits made while the server is away outlive the tab', async () => {
+  await page.open(PATH);
+  await page.trebleDb();
+  await world.server.kill();
+  await setLeadIn('9 m');
+  await page.find('[data-save="away"]');
+  await driver.switchTo().newWindow('tab');
+  const [first, second] = await driver.getAllWindowHandles();
+  await driver.switchTo().window(first!);
+  await driver.close();
+  await driver.switchTo().window(second!);
+  await setView(driver);
+
+  restarted = await startServerProcess({
+    port: world.server.port,
+    dataFolder: world.server.dataFolder,
+  });
+  await page.open(PATH);
+  await leadInIs('9\u00a0m');
+  await page.saved();
+  expect(await keptRevision(restarted.address)).toBe(2);
+});
+
+test('a second window of the same rig is told and shows the newest; undo brings its own back', async () => {
+  await page.open(PATH);
+  await page.trebleDb();
+  const first = await driver.getWindowHandle();
+  await driver.switchTo().newWindow('tab');
+  await setView(driver);
+  await page.open(PATH);
+  await setLeadIn('12 m');
+  await page.saved();
+
+  await driver.switchTo().window(first);
+  await page.findText('div', 'changed in another window');
+  await leadInIs('12\u00a0m');
+  await page.click('button[aria-label="Undo"]');
+  await leadInIs('6\u00a0m');
+  await page.saved();
+});
+
+describe('both windows changed the rig while one was off the network', () => {
+  beforeEach(async () => {
+    await page.open(PATH);
+    await page.trebleDb();
+    await cutNetwork(true);
+    await setLeadIn('5 m');
+    await page.find('[data-save="away"]');
+    const theirs = (await (await fetch(`${world.server.address}api/rigs/${PIT_BOARD}`)).json()) as {
+      rig: { leads: { lengthM: { value: number } }[] };
+    };
+    theirs.rig.leads[0]!.lengthM.value = 15;
+    const answer = await fetch(`${world.server.address}api/rigs/${PIT_BOARD}`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ basedOn: 1, rig: theirs.rig }),
+    });
+    expect(answer.status).toBe(200);
+    await cutNetwork(false);
+    await page.findText('h2', 'changed elsewhere');
+    await page.findText('li', 'lead length: 15\u00a0m instead of 5\u00a0m');
+  });
+
+  test('keep mine', async () => {
+    const [mine] = await driver.findElements({ xpath: '//button[normalize-space(.)="Keep mine"]' });
+    await mine!.click();
+    await page.saved();
+    await leadInIs('5\u00a0m');
+    expect(await keptRevision(world.server.address)).toBe(3);
+  });
+
+  test('keep theirs, and undo', async () => {
+    await (await page.findText('button', 'Keep theirs')).click();
+    await leadInIs('15\u00a0m');
+    await page.saved();
+    await page.click('button[aria-label="Undo"]');
+    await leadInIs('5\u00a0m');
+    await page.saved();
+    expect(await keptRevision(world.server.address)).toBe(3);
+  });
+
+  test('keep mine as a copy', async () => {
+    await (await page.findText('button', 'Keep mine as a copy')).click();
+    await page.eventually(
+      'the copy',
+      async () => !(await driver.getCurrentUrl()).includes(PIT_BOARD),
+    );
+    await leadInIs('5\u00a0m');
+    const name = await page.find('input[aria-label="Name of the rig"]');
+    expect(await name.getAttribute('value')).toBe('Pit board (copy)');
+    expect(await keptRevision(world.server.address)).toBe(2);
+  });
+});

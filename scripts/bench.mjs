@@ -1,0 +1,9 @@
+import { ensureBrowser } from './lib/browserInstall.mjs';
+import { ensureBuilt, ensurePackages, run } from './lib/project.mjs';
+
+/** Prints the figures of bench/; nothing is asserted, read the ratios. */
+ensurePackages();
+ensureBrowser();
+ensureBuilt();
+for (const file of ['bench/core.ts', 'bench/page.ts'])
+  run(process.execPath, ['--import', 'tsx', file]);

@@ -1,0 +1,65 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { ensureBrowser } from './lib/browserInstall.mjs';
+import { ensureBuilt, ensurePackages, inProject, ROOT } from './lib/project.mjs';
+
+/**
+ * Installs what is missing and runs every check; the last line counts all of them. A check that is
+ * not a test suite (types, lint, format, unused code) counts as one.
+ */
+ensurePackages();
+ensureBrowser();
+ensureBuilt();
+if (!existsSync(inProject('.cache'))) mkdirSync(inProject('.cache'));
+
+const total = { passed: 0, failed: 0 };
+
+function check(name, command, args) {
+  console.log(`\n— ${name}`);
+  const { status } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit' });
+  total[status === 0 ? 'passed' : 'failed'] += 1;
+}
+
+function suite(name, args) {
+  console.log(`\n— ${name}`);
+  const report = inProject('.cache', `jest-${name.replaceAll(' ', '-')}.json`);
+  rmSync(report, { force: true });
+  const { status } = spawnSync(
+    process.execPath,
+    [
+      '--experimental-vm-modules',
+      '--no-warnings',
+      inProject('node_modules/jest/bin/jest.js'),
+      ...args,
+      '--forceExit',
+      '--json',
+      `--outputFile=${report}`,
+    ],
+    { cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'] },
+  );
+  if (!existsSync(report)) {
+    total.failed += 1;
+    return;
+  }
+  const result = JSON.parse(readFileSync(report, 'utf8'));
+  total.passed += result.numPassedTests;
+  total.failed += result.numFailedTests + result.numRuntimeErrorTestSuites;
+  if (status !== 0 && result.numFailedTests + result.numRuntimeErrorTestSuites === 0)
+    total.failed += 1;
+}
+
+check('types', process.execPath, ['node_modules/@typescript/native/bin/tsc', '--noEmit']);
+check('lint', process.execPath, ['node_modules/eslint/bin/eslint.js', '.']);
+check('format', process.execPath, [
+  'node_modules/prettier/bin/prettier.cjs',
+  '--check',
+  '--log-level',
+  'warn',
+  '.',
+]);
+check('unused code', process.execPath, ['node_modules/knip/bin/knip.js']);
+suite('unit', ['--selectProjects', 'core', 'contract', 'server', 'web', '--maxWorkers', '2']);
+suite('browser', ['--selectProjects', 'e2e', '--runInBand']);
+
+console.log(`\n${total.passed} passed, ${total.failed} failed`);
+process.exit(total.failed === 0 && total.passed > 0 ? 0 : 1);

@@ -1,0 +1,176 @@
+import type { StoredRig } from '@gullwind/contract';
+import {
+  deviceOfClass,
+  insertDevice,
+  newRig,
+  setLeadLength,
+  stampDevice,
+  type Rig,
+} from '@gullwind/core';
+import {
+  editorActions,
+  editorSlice,
+  hasUnsaved,
+  shownRig,
+  type EditorState,
+  type OpenRig,
+} from '../src/features/editor/editorSlice';
+
+const stored = (rig: Rig, revision = 1): StoredRig => ({ id: 'rig', revision, updatedAt: '', rig });
+const reduce = (
+  state: EditorState,
+  ...actions: Parameters<typeof editorSlice.reducer>[1][]
+): EditorState => actions.reduce(editorSlice.reducer, state);
+
+const rig = newRig('board');
+const opened = (mine: Rig | null = null, basedOn = 1, revision = 1): EditorState =>
+  reduce(
+    editorSlice.getInitialState(),
+    editorActions.rigOpened({ stored: stored(rig, revision), mine, basedOn }),
+  );
+const openOf = (state: EditorState): OpenRig => state.open!;
+const length = (state: EditorState) => openOf(state).rig.leads[0]!.lengthM.value;
+
+const longer = editorActions.edited(setLeadLength('l1', 9));
+const longest = editorActions.edited(setLeadLength('l1', 12));
+
+test('edits, undo and redo without limit', () => {
+  let state = opened();
+  for (let k = 1; k <= 200; k++)
+    state = reduce(state, editorActions.edited(setLeadLength('l1', k / 10)));
+  for (let k = 0; k < 200; k++) state = reduce(state, editorActions.undone());
+  expect(openOf(state).rig).toEqual(rig);
+  expect(reduce(state, editorActions.undone())).toEqual(state);
+  for (let k = 0; k < 200; k++) state = reduce(state, editorActions.redone());
+  expect(length(state)).toBe(20);
+});
+
+test('a new edit after undo lets go of what was undone', () => {
+  const state = reduce(opened(), longer, editorActions.undone(), longest);
+  expect(openOf(state).future).toEqual([]);
+  expect(length(state)).toBe(12);
+});
+
+test('an edit that changes nothing leaves no trace, a refused one a message', () => {
+  const same = reduce(opened(), editorActions.edited(stampAll(opened())));
+  expect(openOf(same).past).toEqual([]);
+  const refused = reduce(opened(), editorActions.edited(setLeadLength('l1', -3)));
+  expect(refused.refusal).toEqual({
+    message: 'Lead length: −3\u00a0m is below the least, 0\u00a0m.',
+    count: 1,
+  });
+  expect(openOf(refused).rig).toBe(rig);
+  expect(reduce(refused, editorActions.edited(setLeadLength('l1', -3))).refusal!.count).toBe(2);
+});
+
+const stampAll = (state: EditorState) =>
+  ({ kind: 'stamp', positions: openOf(state).rig.positions }) as const;
+
+test('a drag is shown while it lasts and is one edit when it ends', () => {
+  const dragged = reduce(
+    opened(),
+    editorActions.previewed(setLeadLength('l1', 7)),
+    editorActions.previewed(setLeadLength('l1', 8)),
+  );
+  expect(length(dragged)).toBe(6);
+  expect(shownRig(openOf(dragged)).leads[0]!.lengthM.value).toBe(8);
+  const done = reduce(dragged, editorActions.edited(setLeadLength('l1', 8)));
+  expect(openOf(done).past).toHaveLength(1);
+  expect(shownRig(openOf(done))).toBe(openOf(done).rig);
+  expect(shownRig(openOf(reduce(dragged, editorActions.previewed(null))))).toBe(rig);
+});
+
+test('switches are undone like anything else', () => {
+  const pedal = insertDevice(rig, 0, deviceOfClass('drive', ''));
+  let state = reduce(opened(), editorActions.edited(pedal));
+  state = reduce(state, editorActions.edited(stampDevice(openOf(state).rig, 'd1')));
+  expect(openOf(state).rig.positions).toEqual({ d1: true });
+  expect(openOf(reduce(state, editorActions.undone())).rig.positions).toEqual({});
+});
+
+describe('saving', () => {
+  test('from waiting to saved', () => {
+    const edited = reduce(opened(), longer);
+    expect(openOf(edited).save.kind).toBe('waiting');
+    expect(hasUnsaved(openOf(edited))).toBe(true);
+    const saved = reduce(
+      edited,
+      editorActions.saveStarted(),
+      editorActions.saveAcknowledged({ sent: openOf(edited).rig, revision: 2 }),
+    );
+    expect(openOf(saved)).toMatchObject({ save: { kind: 'saved' }, basedOn: 2 });
+    expect(hasUnsaved(openOf(saved))).toBe(false);
+  });
+
+  test('an edit made while a save is on its way waits for the next one', () => {
+    const sending = reduce(opened(), longer, editorActions.saveStarted());
+    const sent = openOf(sending).rig;
+    const state = reduce(sending, longest, editorActions.saveAcknowledged({ sent, revision: 2 }));
+    expect(openOf(state)).toMatchObject({
+      save: { kind: 'waiting' },
+      basedOn: 2,
+      acknowledged: sent,
+    });
+  });
+
+  test('while the server is away, edits do not hide it', () => {
+    expect(openOf(reduce(opened(), longer, editorActions.serverAway(), longest)).save.kind).toBe(
+      'away',
+    );
+  });
+});
+
+describe('changes from elsewhere', () => {
+  const theirs = stored({ ...rig, name: 'theirs' }, 5);
+
+  test('a newer rig takes the place of one without unsaved edits, and undo brings it back', () => {
+    const state = reduce(opened(), editorActions.newerArrived(theirs));
+    expect(openOf(state)).toMatchObject({ rig: theirs.rig, basedOn: 5, save: { kind: 'saved' } });
+    expect(openOf(reduce(state, editorActions.undone()))).toMatchObject({
+      rig,
+      save: { kind: 'waiting' },
+    });
+  });
+
+  test('keep mine goes on from theirs; keep theirs can be undone to mine', () => {
+    const conflict = reduce(opened(), longer, editorActions.conflictFound(theirs));
+    const mine = openOf(conflict).rig;
+    expect(openOf(reduce(conflict, editorActions.mineKept()))).toMatchObject({
+      rig: mine,
+      basedOn: 5,
+      theirs: null,
+      save: { kind: 'waiting' },
+    });
+    const kept = reduce(conflict, editorActions.theirsKept());
+    expect(openOf(kept)).toMatchObject({
+      rig: theirs.rig,
+      basedOn: 5,
+      theirs: null,
+      save: { kind: 'saved' },
+    });
+    expect(openOf(reduce(kept, editorActions.undone())).rig).toBe(mine);
+  });
+
+  test('a kept rig from an older revision opens as a conflict, from the same one as unsaved', () => {
+    const mine = { ...rig, name: 'kept here' };
+    expect(openOf(opened(mine, 1, 3)).theirs).toEqual(stored(rig, 3));
+    expect(openOf(opened(mine, 3, 3))).toMatchObject({
+      theirs: null,
+      save: { kind: 'waiting' },
+      rig: mine,
+    });
+  });
+
+  test('opening what is open already keeps its history', () => {
+    const state = reduce(
+      opened(),
+      longer,
+      editorActions.saveAcknowledged({ sent: rig, revision: 1 }),
+    );
+    const again = reduce(
+      state,
+      editorActions.rigOpened({ stored: stored(rig), mine: null, basedOn: 1 }),
+    );
+    expect(again).toBe(state);
+  });
+});
