@@ -21,12 +21,14 @@ const WATCH_WORKER = `
 /** Presses a key, waits until thread and curve have both changed, and for the frame after that. */
 const ONE_EDIT = `
   const done = arguments[0];
-  const curves = document.querySelectorAll('.recharts-line-curve');
-  const waiting = new Set([document.querySelector('[data-thread]'), curves[1]]);
+  const drawn = () => [
+    document.querySelector('[data-thread]').getAttribute('points'),
+    document.querySelector('.recharts-line-curve[stroke-width="2.6"]').getAttribute('d'),
+  ];
+  const before = drawn();
   const pressed = performance.now();
-  const watch = new MutationObserver((changes) => {
-    for (const { target } of changes) waiting.delete(target);
-    if (waiting.size > 0) return;
+  const watch = new MutationObserver(() => {
+    if (drawn().some((shape, i) => shape === before[i])) return;
     watch.disconnect();
     requestAnimationFrame(() => {
       const painted = new MessageChannel();
@@ -34,7 +36,7 @@ const ONE_EDIT = `
       painted.port2.postMessage(null);
     });
   });
-  for (const element of waiting) watch.observe(element, { attributes: true, attributeFilter: ['points', 'd'] });
+  watch.observe(document.querySelector('main'), { attributes: true, childList: true, subtree: true });
   document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowUp', code: 'ArrowUp', bubbles: true }));`;
 
 const RELEASE = `document.body.dispatchEvent(new KeyboardEvent('keyup', { key: 'ArrowUp', code: 'ArrowUp', bubbles: true }));`;

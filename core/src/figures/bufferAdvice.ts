@@ -42,9 +42,12 @@ export function bufferAdvice(
   const firstGap = rig.devices.findLastIndex(wantsPickup) + 1;
   let best: BufferAdvice | null = null;
   for (const [i, section] of sections.entries()) {
-    for (const { kind, index } of section.hops) {
+    const elements = section.hops.map((hop) => hopElements(rig, hop));
+    for (const [at, { kind, index }] of section.hops.entries()) {
       if (kind !== 'lead' || index < firstGap) continue;
-      const halves = cutByBuffer(rig, section, index).map((half) => meter.measure(half).trebleDb);
+      const halves = cutByBuffer(rig, section, elements, at).map(
+        (half) => meter.measure(half).trebleDb,
+      );
       const reached = total - now[i]! + halves[0]! + halves[1]!;
       if (best === null || Math.abs(reached) < Math.abs(best.trebleDb) - 0.01)
         best = { gap: index, trebleDb: reached };
@@ -60,20 +63,23 @@ const PATCH = leadElement(patchLead('patch'));
 function cutByBuffer(
   rig: Rig,
   { circuit, hops }: DrivenSection,
-  gap: number,
+  elements: readonly (readonly PathElement[])[],
+  at: number,
 ): readonly [Section, Section] {
-  const at = hops.findIndex(({ kind, index }) => kind === 'lead' && index === gap);
-  const elements = (from: number, to: number): PathElement[] =>
-    hops.slice(from, to).flatMap((hop) => hopElements(rig, hop) as PathElement[]);
+  const gap = hops[at]!.index;
   const own = leadElement(rig.leads[gap]!);
   const count = rig.devices.length;
   const before = count > 0 && gap === count ? PATCH : own;
   const behind = gap === count ? own : PATCH;
   return [
-    { source: circuit.source, path: [...elements(0, at), before], load: inputLoad(BUFFER) },
+    {
+      source: circuit.source,
+      path: [...elements.slice(0, at).flat(), before],
+      load: inputLoad(BUFFER),
+    },
     {
       source: sideSource(BUFFER),
-      path: [behind, ...elements(at + 1, hops.length)],
+      path: [behind, ...elements.slice(at + 1).flat()],
       load: circuit.load,
     },
   ];

@@ -1,4 +1,4 @@
-import type { Load, PathElement, Section, Source } from '../circuit';
+import type { Load, Section, Source } from '../circuit';
 import type { Rig } from '../rig';
 import { hopElements, type DrivenPath, type DrivenSection } from './drivenPath';
 import { subtractTreble, type Treble, TrebleMeter } from './trebleOf';
@@ -39,14 +39,12 @@ type Variant = Pick<TakeOut, 'kind' | 'index'> & { readonly ideal: Section };
 
 function* idealVariants(rig: Rig, section: DrivenSection): Generator<Variant> {
   const { circuit, hops, endsAt, driver } = section;
-  for (const hop of hops) {
-    const path: PathElement[] = hops
-      .filter((h) => h !== hop)
-      .flatMap((h) => hopElements(rig, h) as PathElement[]);
+  const elements = hops.map((hop) => hopElements(rig, hop));
+  for (const [i, hop] of hops.entries()) {
     yield {
       kind: hop.kind === 'lead' ? 'lead' : 'bypass',
       index: hop.index,
-      ideal: { ...circuit, path },
+      ideal: { ...circuit, path: elements.toSpliced(i, 1).flat() },
     };
   }
   const toAmp = endsAt === rig.devices.length;

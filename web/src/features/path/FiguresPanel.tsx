@@ -8,7 +8,8 @@ import {
   type SoundingAnalysis,
   type TakeOut,
 } from '@gullwind/core';
-import { Box, ButtonBase, Typography } from '@mui/material';
+import { Box, styled, Typography } from '@mui/material';
+import { memo } from 'react';
 import { SOUNDING_FONT } from '../../app/theme';
 import type { Analysed } from '../../workers/useAnalysis';
 import type { Selection } from './selection';
@@ -17,7 +18,7 @@ const MOST_TAKE_OUTS = 6;
 const LEAST_TAKE_OUT_DB = 0.05;
 
 /** All figures against straight in, and what each part of the way costs. */
-export function FiguresPanel({
+export const FiguresPanel = memo(function FiguresPanel({
   analysed,
   onSelect,
 }: {
@@ -50,7 +51,7 @@ export function FiguresPanel({
       )}
     </Box>
   );
-}
+});
 
 function Figures({ analysis }: { analysis: SoundingAnalysis }) {
   const { figures, resonance, referenceResonance, corner, tone } = analysis;
@@ -94,49 +95,59 @@ function Figures({ analysis }: { analysis: SoundingAnalysis }) {
   );
 }
 
-function Figure({
-  name,
-  value,
-  title,
-  large = false,
-  testId,
-}: {
-  name: string;
-  value: string;
-  title?: string;
-  large?: boolean;
-  testId?: string;
-}) {
+interface FigureProps {
+  readonly name: string;
+  readonly value: string;
+  readonly title?: string;
+  readonly large?: boolean;
+  readonly testId?: string;
+}
+
+// Styled once: these are drawn at every step of a drag.
+const Name = styled('dt')(({ theme }) => ({
+  color: theme.chart.faint,
+  fontSize: 14,
+  whiteSpace: 'nowrap',
+}));
+const Value = styled('dd')({
+  margin: 0,
+  textAlign: 'right',
+  fontFamily: SOUNDING_FONT,
+  fontStyle: 'italic',
+  fontSize: 15,
+  lineHeight: 1.32,
+  whiteSpace: 'nowrap',
+  '&.large': { fontSize: 21 },
+});
+const TakeOutRow = styled('button')(({ theme }) => ({
+  display: 'flex',
+  width: '100%',
+  justifyContent: 'space-between',
+  gap: 8,
+  padding: '1px 0',
+  border: 0,
+  background: 'none',
+  color: 'inherit',
+  font: 'inherit',
+  fontSize: 14,
+  lineHeight: 1.3,
+  textAlign: 'left',
+  cursor: 'pointer',
+  '&:hover': { background: theme.chart.grid },
+  '&:focus-visible': { outline: `2px solid ${theme.chart.sea}` },
+  '& i': { fontFamily: SOUNDING_FONT, fontSize: 15 },
+}));
+
+const Figure = memo(function Figure({ name, value, title, large, testId }: FigureProps) {
   return (
     <>
-      <Typography
-        component="dt"
-        variant="body2"
-        title={title}
-        noWrap
-        sx={{ color: 'text.secondary', alignSelf: 'baseline' }}
-      >
-        {name}
-      </Typography>
-      <Typography
-        component="dd"
-        variant="body2"
-        data-testid={testId}
-        sx={{
-          m: 0,
-          textAlign: 'right',
-          fontFamily: SOUNDING_FONT,
-          fontStyle: 'italic',
-          fontSize: large ? 21 : 15,
-          lineHeight: 1.32,
-          whiteSpace: 'nowrap',
-        }}
-      >
+      <Name title={title}>{name}</Name>
+      <Value className={large ? 'large' : undefined} data-testid={testId}>
         {value}
-      </Typography>
+      </Value>
     </>
   );
-}
+});
 
 function sayResonance(now: Resonance, reference: Resonance): string {
   if (now.kind === 'noResonance') return 'none';
@@ -171,28 +182,10 @@ function TakeOuts({
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {shown.map((takeOut) => (
           <li key={`${takeOut.kind}${takeOut.index}`}>
-            <ButtonBase
-              onClick={() => onSelect(selectionOf(takeOut))}
-              sx={{
-                width: '100%',
-                justifyContent: 'space-between',
-                gap: 1,
-                fontSize: 14,
-                fontFamily: 'inherit',
-                lineHeight: 1.3,
-                textAlign: 'left',
-                py: '1px',
-                '&:focus-visible, &:hover': { bgcolor: 'action.hover' },
-              }}
-            >
+            <TakeOutRow type="button" onClick={() => onSelect(selectionOf(takeOut))}>
               <span>{nameTakeOut(rig, takeOut)}</span>
-              <Box
-                component="span"
-                sx={{ fontFamily: SOUNDING_FONT, fontStyle: 'italic', fontSize: 15 }}
-              >
-                {formatSignedDb(takeOut.gain.trebleDb)}
-              </Box>
-            </ButtonBase>
+              <i>{formatSignedDb(takeOut.gain.trebleDb)}</i>
+            </TakeOutRow>
           </li>
         ))}
       </Box>

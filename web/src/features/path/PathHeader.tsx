@@ -1,4 +1,3 @@
-import { hasSwitch } from '@gullwind/core';
 import Add from '@mui/icons-material/Add';
 import DarkModeOutlined from '@mui/icons-material/DarkModeOutlined';
 import KeyboardOutlined from '@mui/icons-material/KeyboardOutlined';
@@ -6,30 +5,29 @@ import LightModeOutlined from '@mui/icons-material/LightModeOutlined';
 import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
 import { Box, Button, IconButton, Tooltip } from '@mui/material';
-import type { ReactNode } from 'react';
-import { useAppDispatch } from '../../app/store';
+import { memo, type ReactNode } from 'react';
 import { useSettings, useThemeMode } from '../../app/useSettings';
 import { NameField } from '../../ui/NameField';
-import { editorActions, type OpenRig } from '../editor';
+import type { SaveState } from '../editor';
 import { SaveMark } from './SaveMark';
+import type { PathActions } from './usePathActions';
 
 interface Props {
-  readonly open: OpenRig;
-  readonly onKeys: () => void;
-  readonly onAdd: () => void;
+  readonly name: string;
+  readonly player: string;
+  readonly save: SaveState;
+  readonly anyOn: boolean;
+  readonly canUndo: boolean;
+  readonly canRedo: boolean;
+  readonly actions: PathActions;
 }
 
 /** Whose rig this is, how it stands with the server, and the few things that act on all of it. */
-export function PathHeader({ open, onKeys, onAdd }: Props) {
-  const dispatch = useAppDispatch();
+export const PathHeader = memo(function PathHeader(props: Props) {
+  const { name, player, save, anyOn, canUndo, canRedo, actions } = props;
   const [settings, change] = useSettings();
   const mode = useThemeMode();
-  const { rig } = open;
-  const anyOn = rig.devices.some((device) => hasSwitch(device) && rig.positions[device.id]);
-  const allOff = {
-    kind: 'stamp',
-    positions: Object.fromEntries(rig.devices.map(({ id }) => [id, false])),
-  } as const;
+  const isMetric = settings.units === 'metric';
   return (
     <Box
       component="header"
@@ -46,10 +44,8 @@ export function PathHeader({ open, onKeys, onAdd }: Props) {
       <Box component="h1" sx={{ m: 0, flex: '0 1 300px', minWidth: 120 }}>
         <NameField
           label="Name of the rig"
-          value={rig.name}
-          onChange={(to) =>
-            dispatch(editorActions.edited({ kind: 'rename', target: { of: 'rig' }, to }))
-          }
+          value={name}
+          onChange={actions.rename}
           sx={{
             fontSize: 21,
             fontWeight: 600,
@@ -61,50 +57,35 @@ export function PathHeader({ open, onKeys, onAdd }: Props) {
       <Box sx={{ flex: '0 1 220px', minWidth: 80 }}>
         <NameField
           label="Player"
-          value={rig.player}
+          value={player}
           required={false}
           placeholder="whose rig is it?"
-          onChange={(to) =>
-            dispatch(editorActions.edited({ kind: 'describe', field: 'player', to }))
-          }
+          onChange={actions.namePlayer}
           sx={{ fontSize: 15, width: '100%' }}
         />
       </Box>
-      <SaveMark save={open.save} />
+      <SaveMark save={save} />
       <Box sx={{ flex: 1 }} />
-      <Button size="small" variant="outlined" startIcon={<Add />} onClick={onAdd}>
+      <Button size="small" variant="outlined" startIcon={<Add />} onClick={actions.add}>
         Add a pedal
       </Button>
-      <Button
-        size="small"
-        color="inherit"
-        disabled={!anyOn}
-        onClick={() => dispatch(editorActions.edited(allOff))}
-      >
+      <Button size="small" color="inherit" disabled={!anyOn} onClick={actions.allOff}>
         All off
       </Button>
-      <Tool
-        label="Undo"
-        isOff={open.past.length === 0}
-        onClick={() => dispatch(editorActions.undone())}
-      >
+      <Tool label="Undo" isOff={!canUndo} onClick={actions.undo}>
         <Undo fontSize="small" />
       </Tool>
-      <Tool
-        label="Redo"
-        isOff={open.future.length === 0}
-        onClick={() => dispatch(editorActions.redone())}
-      >
+      <Tool label="Redo" isOff={!canRedo} onClick={actions.redo}>
         <Redo fontSize="small" />
       </Tool>
       <Button
         size="small"
         color="inherit"
         sx={{ minWidth: 36 }}
-        aria-label={settings.units === 'metric' ? 'Show lengths in feet' : 'Show lengths in metres'}
-        onClick={() => change({ units: settings.units === 'metric' ? 'imperial' : 'metric' })}
+        aria-label={isMetric ? 'Show lengths in feet' : 'Show lengths in metres'}
+        onClick={() => change({ units: isMetric ? 'imperial' : 'metric' })}
       >
-        {settings.units === 'metric' ? 'm' : 'ft'}
+        {isMetric ? 'm' : 'ft'}
       </Button>
       <Tool
         label={mode === 'day' ? 'Night' : 'Day'}
@@ -116,12 +97,12 @@ export function PathHeader({ open, onKeys, onAdd }: Props) {
           <LightModeOutlined fontSize="small" />
         )}
       </Tool>
-      <Tool label="Keys" onClick={onKeys}>
+      <Tool label="Keys" onClick={actions.showKeys}>
         <KeyboardOutlined fontSize="small" />
       </Tool>
     </Box>
   );
-}
+});
 
 function Tool({
   label,

@@ -23,7 +23,7 @@ export function PathView({ open }: { open: OpenRig }) {
   const [{ units }] = useSettings();
   const [dialog, setDialog] = useState<PickerKind | 'keys' | null>(null);
   const inspector = useRef<HTMLDivElement>(null);
-  const actions = usePathActions(open, rig, setDialog);
+  const actions = usePathActions(rig, setDialog);
   usePathKeys({ rig, actions, inspector, isOff: dialog !== null || open.theirs !== null });
   useListGearQuery(); // at hand before the picker opens
   const { selection } = actions;
@@ -32,7 +32,15 @@ export function PathView({ open }: { open: OpenRig }) {
       component="main"
       sx={{ height: '100vh', minHeight: 740, display: 'flex', flexDirection: 'column' }}
     >
-      <PathHeader open={open} onKeys={() => setDialog('keys')} onAdd={() => setDialog('device')} />
+      <PathHeader
+        name={rig.name}
+        player={rig.player}
+        save={open.save}
+        anyOn={Object.keys(rig.positions).length > 0}
+        canUndo={open.past.length > 0}
+        canRedo={open.future.length > 0}
+        actions={actions}
+      />
       <Run
         rig={rig}
         analysed={analysed}

@@ -3,7 +3,6 @@ import { Box, Button, useTheme } from '@mui/material';
 import { memo, useMemo, useState } from 'react';
 import {
   CartesianGrid,
-  Legend,
   Line,
   LineChart,
   ReferenceArea,
@@ -32,9 +31,11 @@ const NOTE_TICKS: readonly (readonly [number, string])[] = [
   [2637, 'E7'],
   [5274, 'E8'],
 ];
-/** A third of the points of the grid, sixteen an octave, are plenty for a line. */
-const DRAW_EVERY = 3;
+/** A quarter of the points of the grid, twelve an octave, are plenty for a line. */
+const DRAW_EVERY = 4;
 const Y_STEP = 6;
+const FROM_HZ = 40;
+const TO_HZ = 20000;
 
 const sayHz = (hz: number): string =>
   hz >= 1000 ? `${formatNumber(hz / 1000, 2)}k` : formatNumber(hz, 0);
@@ -72,7 +73,8 @@ function curvePoints(analysed: Analysed | null): readonly CurvePoint[] {
   if (!analysed || analysed.analysis.kind === 'silent') return [];
   const { analysis } = analysed;
   const points: CurvePoint[] = [];
-  for (let i = 0; i < DRAW_GRID.frequencyHz.length; i += DRAW_EVERY) {
+  const first = DRAW_GRID.frequencyHz.findIndex((f) => f > FROM_HZ) - 1;
+  for (let i = first; i < DRAW_GRID.frequencyHz.length; i += DRAW_EVERY) {
     points.push({
       f: DRAW_GRID.frequencyHz[i]!,
       reference: analysis.referenceDb[i]!,
@@ -82,107 +84,118 @@ function curvePoints(analysed: Analysed | null): readonly CurvePoint[] {
   return points;
 }
 
+const MARGIN = { top: 18, right: 14, bottom: 0, left: -8 };
+const NOTES = NOTE_TICKS.map(([f]) => f);
+const HZ_RANGE: [number, number] = [FROM_HZ, TO_HZ];
+const sayDb = (db: number): string => formatNumber(db, 0);
+
 function Curves({ points }: { points: readonly CurvePoint[] }) {
+  const [low, high] = levelRange(points);
+  // The same elements as long as the frame stands still: only the data moves with the hand.
+  const frame = useMemo(() => <Frame low={low} high={high} />, [low, high]);
+  return (
+    <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column' }}>
+      <Box sx={{ flex: 1, minHeight: 0 }}>
+        <ResponsiveContainer width="100%" height="100%">
+          <LineChart data={points as CurvePoint[]} margin={MARGIN} accessibilityLayer={false}>
+            {frame}
+          </LineChart>
+        </ResponsiveContainer>
+      </Box>
+      <CurveKey />
+    </Box>
+  );
+}
+
+const LINE = { dot: false, isAnimationActive: false, type: 'linear', xAxisId: 'hz' } as const;
+
+/** Axes, grid and the look of the curves. */
+function Frame({ low, high }: { low: number; high: number }) {
   const { chart } = useTheme();
-  const [low, high] = useMemo(() => levelRange(points), [points]);
   const axis = {
     stroke: chart.faint,
     tick: { fill: chart.ink, fontSize: 12.5 },
     tickLine: false,
   } as const;
-  const line = { dot: false, isAnimationActive: false, type: 'linear', xAxisId: 'hz' } as const;
+  const frequency = {
+    ...axis,
+    dataKey: 'f',
+    type: 'number',
+    scale: 'log',
+    domain: HZ_RANGE,
+    allowDataOverflow: true,
+    interval: 0,
+  } as const;
   return (
-    <ResponsiveContainer width="100%" height="100%">
-      <LineChart
-        data={points as CurvePoint[]}
-        margin={{ top: 18, right: 14, bottom: 0, left: -8 }}
-        accessibilityLayer={false}
-      >
-        <ReferenceArea
-          xAxisId="hz"
-          x1={2000}
-          x2={8000}
-          fill={chart.sea}
-          fillOpacity={0.09}
-          ifOverflow="hidden"
-          label={{ value: 'treble', position: 'insideTop', fill: chart.faint, fontSize: 12.5 }}
-        />
-        <CartesianGrid stroke={chart.grid} xAxisId="hz" />
-        <XAxis
-          {...axis}
-          xAxisId="hz"
-          dataKey="f"
-          type="number"
-          scale="log"
-          domain={[40, 20000]}
-          allowDataOverflow
-          ticks={HZ_TICKS}
-          tickFormatter={sayHz}
-          unit=""
-          height={24}
-          interval={0}
-        />
-        <XAxis
-          {...axis}
-          xAxisId="notes"
-          orientation="top"
-          dataKey="f"
-          type="number"
-          scale="log"
-          domain={[40, 20000]}
-          allowDataOverflow
-          ticks={NOTE_TICKS.map(([f]) => f)}
-          tickFormatter={sayNote}
-          height={18}
-          interval={0}
-          axisLine={false}
-        />
-        <YAxis
-          {...axis}
-          type="number"
-          domain={[low, high]}
-          ticks={levelTicks(low, high)}
-          allowDataOverflow
-          width={48}
-          tickFormatter={(db: number) => formatNumber(db, 0)}
-        />
-        <Tooltip
-          isAnimationActive={false}
-          labelFormatter={(f) => `${sayHz(Number(f))}Hz`}
-          formatter={(db) => `${formatNumber(Number(db), 2)} dB`}
-          contentStyle={{
-            background: chart.paper,
-            border: `1px solid ${chart.faint}`,
-            fontSize: 13,
-          }}
-        />
-        <Legend
-          verticalAlign="bottom"
-          height={20}
-          iconType="plainline"
-          formatter={(name: string) => (
-            <span style={{ color: chart.ink, fontSize: 13 }}>{name}</span>
-          )}
-        />
-        <Line
-          {...line}
-          dataKey="reference"
-          name="straight in, dB"
-          stroke={chart.faint}
-          strokeWidth={1.6}
-          strokeDasharray="6 4"
-        />
-        <Line {...line} dataKey="now" name="now, dB" stroke={chart.sea} strokeWidth={2.6} />
-        <Line
-          {...line}
-          dataKey="reference"
-          xAxisId="notes"
-          stroke="none"
-          legendType="none"
-          tooltipType="none"
-        />
-      </LineChart>
-    </ResponsiveContainer>
+    <>
+      <ReferenceArea
+        xAxisId="hz"
+        x1={2000}
+        x2={8000}
+        fill={chart.sea}
+        fillOpacity={0.09}
+        ifOverflow="hidden"
+        label={{ value: 'treble', position: 'insideTop', fill: chart.faint, fontSize: 12.5 }}
+      />
+      <CartesianGrid stroke={chart.grid} xAxisId="hz" />
+      <XAxis {...frequency} xAxisId="hz" ticks={HZ_TICKS} tickFormatter={sayHz} height={24} />
+      <XAxis
+        {...frequency}
+        xAxisId="notes"
+        orientation="top"
+        ticks={NOTES}
+        tickFormatter={sayNote}
+        height={18}
+        axisLine={false}
+      />
+      <YAxis
+        {...axis}
+        type="number"
+        domain={[low, high]}
+        ticks={levelTicks(low, high)}
+        allowDataOverflow
+        width={48}
+        tickFormatter={sayDb}
+      />
+      <Tooltip
+        isAnimationActive={false}
+        labelFormatter={(f) => `${sayHz(Number(f))}Hz`}
+        formatter={(db) => `${formatNumber(Number(db), 2)} dB`}
+        contentStyle={{ background: chart.paper, border: `1px solid ${chart.faint}`, fontSize: 13 }}
+      />
+      <Line
+        {...LINE}
+        dataKey="reference"
+        name="straight in"
+        stroke={chart.faint}
+        strokeWidth={1.6}
+        strokeDasharray="6 4"
+      />
+      <Line {...LINE} dataKey="now" name="now" stroke={chart.sea} strokeWidth={2.6} />
+    </>
+  );
+}
+
+/** Which curve is which, and in what. */
+function CurveKey() {
+  const { chart } = useTheme();
+  const sample = { x1: 0, x2: 26, y1: 5, y2: 5 };
+  return (
+    <Box sx={{ display: 'flex', justifyContent: 'center', gap: 2.5, fontSize: 13, height: 20 }}>
+      <span>
+        <svg width={26} height={10} aria-hidden>
+          <line {...sample} stroke={chart.sea} strokeWidth={2.6} />
+        </svg>{' '}
+        now
+      </span>
+      <span>
+        <svg width={26} height={10} aria-hidden>
+          <line {...sample} stroke={chart.faint} strokeWidth={1.6} strokeDasharray="6 4" />
+        </svg>{' '}
+        straight in
+      </span>
+      <span>level in dB over Hz and open-string notes</span>
+    </Box>
   );
 }
 

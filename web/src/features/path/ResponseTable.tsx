@@ -10,7 +10,7 @@ interface Props {
 }
 
 /** Four rows an octave are enough to read. */
-const EVERY = 4;
+const EVERY = 3;
 
 /** The curve as numbers. */
 export function ResponseTable({ points }: Props) {

@@ -16,18 +16,14 @@ import { useSnackbar } from 'notistack';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { useAppDispatch, useAppStore } from '../../app/store';
-import { editorActions, type OpenRig } from '../editor';
+import { editorActions, shownRig } from '../editor';
 import type { PickerKind } from './GearPicker';
 import { gapBehind, readSelection, writeSelection, type Selection } from './selection';
 
 export type PathActions = ReturnType<typeof usePathActions>;
 
 /** Everything that can be done on the path page, by pointer or by key. */
-export function usePathActions(
-  open: OpenRig,
-  rig: Rig,
-  openDialog: (kind: PickerKind | 'keys' | null) => void,
-) {
+export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' | null) => void) {
   const dispatch = useAppDispatch();
   const store = useAppStore();
   const { enqueueSnackbar } = useSnackbar();
@@ -36,10 +32,11 @@ export function usePathActions(
 
   return useMemo(() => {
     /** Keys can follow each other faster than the page is drawn: what counts is the rig as it is by now. */
-    const rigNow = () => store.getState().editor.open?.rig ?? open.rig;
+    const open = () => store.getState().editor.open!;
+    const rigNow = () => open().rig;
     const edit = (change: Edit) => dispatch(editorActions.edited(change));
     const preview = (change: Edit | null) => dispatch(editorActions.previewed(change));
-    const select = (stop: Selection, of: Rig = rig) =>
+    const select = (stop: Selection, of: Rig = shownRig(open())) =>
       setSearch({ at: writeSelection(of, stop) }, { replace: true });
     /** Makes an edit and selects what now stands at a place. */
     const editThenSelect = (change: Edit, stop: Selection) => {
@@ -106,10 +103,17 @@ export function usePathActions(
           insert(insertDevice(rigNow(), gap, item.thing), gap);
         } else edit(replacement(rigNow(), selection, item));
       },
+      allOff: () => {
+        const positions = Object.fromEntries(rigNow().devices.map(({ id }) => [id, false]));
+        edit({ kind: 'stamp', positions });
+      },
+      rename: (to: string) => edit({ kind: 'rename', target: { of: 'rig' }, to }),
+      namePlayer: (to: string) => edit({ kind: 'describe', field: 'player', to }),
       undo: () => dispatch(editorActions.undone()),
       redo: () => dispatch(editorActions.redone()),
     };
-  }, [open.rig, rig, selection.kind, selection.index, dispatch, setSearch]);
+    // Nothing here depends on the rig, so that an edit redraws only what shows it.
+  }, [selection.kind, selection.index, store, dispatch, setSearch, enqueueSnackbar, openDialog]);
 }
 
 /** A thing of the list in the place of the one in the rig. A lead keeps the length it was laid at. */

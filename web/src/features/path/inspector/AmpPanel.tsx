@@ -16,7 +16,6 @@ export function AmpPanel({ rig, units, actions, onSwap }: PanelProps) {
   const shared = {
     part: amp,
     of: 'amp',
-    target,
     units,
     assumedFrom: 'amp input',
     actions,
@@ -51,7 +50,6 @@ export function AmpPanel({ rig, units, actions, onSwap }: PanelProps) {
         <PartFields
           part={reference}
           of="reference"
-          target={{ of: 'reference' }}
           fields={[
             ['lengthM', 'Length'],
             ['cPerMF', 'Capacitance'],

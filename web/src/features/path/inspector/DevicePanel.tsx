@@ -39,7 +39,14 @@ export function DevicePanel({ rig, units, actions, index, analysed }: Props) {
   const device = rig.devices[index]!;
   const target = { of: 'device', id: device.id } as const;
   const kind = DEVICE_CLASSES[device.deviceClass].label;
-  const shared = { part: device, of: 'device', target, units, assumedFrom: kind, actions } as const;
+  const shared = {
+    part: device,
+    of: 'device',
+    id: device.id,
+    units,
+    assumedFrom: kind,
+    actions,
+  } as const;
   const choose = (field: string, to: string) => actions.edit({ kind: 'choose', target, field, to });
   const on = isEngaged(rig, device);
   const bypass = device.bypass === 'switchable' ? device.bypassChoice : device.bypass;

@@ -21,7 +21,7 @@ export function GuitarPanel({ rig, units, actions, onSwap }: PanelProps) {
   const { guitar } = rig;
   const target = { of: 'guitar' } as const;
   const kind = PICKUP_CLASSES[guitar.pickupClass].label;
-  const shared = { part: guitar, of: 'guitar', target, units, assumedFrom: kind, actions } as const;
+  const shared = { part: guitar, of: 'guitar', units, assumedFrom: kind, actions } as const;
   const choose = (field: string, to: string | boolean) =>
     actions.edit({ kind: 'choose', target, field, to });
   return (

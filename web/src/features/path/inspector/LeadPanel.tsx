@@ -14,7 +14,14 @@ export function LeadPanel({
   const lead = rig.leads[index]!;
   const target = { of: 'lead', id: lead.id } as const;
   const kind = `${LEAD_CLASSES[lead.leadClass].label} lead`;
-  const shared = { part: lead, of: 'lead', target, units, assumedFrom: kind, actions } as const;
+  const shared = {
+    part: lead,
+    of: 'lead',
+    id: lead.id,
+    units,
+    assumedFrom: kind,
+    actions,
+  } as const;
   const totalF = lead.cPerMF.value * lead.lengthM.value + 2 * lead.plugF.value;
   return (
     <>

@@ -1,17 +1,21 @@
 import {
   FIELD_RULES,
   readNumber,
+  type FieldRule,
   type PartKind,
+  type Sourced,
   type Target,
   type UnitSystem,
 } from '@gullwind/core';
+import { memo } from 'react';
 import { QuantityField } from '../../../ui/QuantityField';
 import type { PathActions } from '../usePathActions';
 
 interface Props<P extends PartKind> {
   readonly part: object;
   readonly of: P;
-  readonly target: Target;
+  /** Of a device or lead; guitar, amp and reference have none. */
+  readonly id?: string;
   /** Field paths, each with a shorter label where the place says the rest. */
   readonly fields: readonly (readonly [
     path: keyof (typeof FIELD_RULES)[P] & string,
@@ -23,27 +27,39 @@ interface Props<P extends PartKind> {
 }
 
 /** Numbers of one part of the rig, each an edit of its own. */
-export function PartFields<P extends PartKind>({
-  part,
-  of,
-  target,
-  fields,
-  units,
-  assumedFrom,
-  actions,
-}: Props<P>) {
-  const rules = FIELD_RULES[of] as Readonly<
-    Record<string, (typeof FIELD_RULES)['lead']['lengthM']>
-  >;
+export function PartFields<P extends PartKind>({ part, of, id, fields, ...shared }: Props<P>) {
+  const rules: Readonly<Record<string, FieldRule>> = FIELD_RULES[of];
   return fields.map(([path, label]) => (
-    <QuantityField
+    <PartField
       key={path}
+      of={of}
+      id={id}
+      path={path}
       rule={rules[path]!}
-      {...(label ? { label } : {})}
+      label={label}
       value={readNumber(part, path)}
-      units={units}
-      assumedFrom={assumedFrom}
-      onChange={(to) => actions.edit({ kind: 'set', target, field: path, to })}
+      {...shared}
     />
   ));
 }
+
+interface FieldProps extends Pick<Props<PartKind>, 'units' | 'assumedFrom' | 'actions'> {
+  readonly of: PartKind;
+  readonly id: string | undefined;
+  readonly path: string;
+  readonly rule: FieldRule;
+  readonly label: string | undefined;
+  readonly value: Sourced;
+}
+
+/** Drawn again only when its own value changes. */
+const PartField = memo(function PartField({ of, id, path, label, actions, ...field }: FieldProps) {
+  const target = (id === undefined ? { of } : { of, id }) as Target;
+  return (
+    <QuantityField
+      {...field}
+      {...(label ? { label } : {})}
+      onChange={(to) => actions.edit({ kind: 'set', target, field: path, to })}
+    />
+  );
+});
