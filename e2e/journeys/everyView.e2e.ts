@@ -1,5 +1,6 @@
 import { AxeBuilder } from '@axe-core/webdriverjs';
 import { Key, type WebDriver } from 'selenium-webdriver';
+import { stopMotion } from '../src/browser';
 import { PIT_BOARD, STORM_BOARD, type Page } from '../src/page';
 import { openWorld, type World } from '../src/world';
 
@@ -12,17 +13,14 @@ let page: Page;
 beforeAll(async () => {
   world = await openWorld();
   ({ driver, page } = world);
+  await stopMotion(driver);
 });
 
 afterAll(() => world.close());
 
 async function expectNoViolations(): Promise<void> {
-  // Contrast is measured on what is painted: let transitions end.
-  await driver.executeAsyncScript(`
-    const done = arguments[0];
-    const ending = document.getAnimations().filter((a) => a.effect.getComputedTiming().endTime !== Infinity);
-    Promise.allSettled(ending.map((a) => a.finished)).then(() => requestIdleCallback(() => done()));
-  `);
+  // Contrast is measured on what is painted.
+  await driver.executeAsyncScript('requestIdleCallback(() => arguments[0](), { timeout: 2000 })');
   const { violations } = await new AxeBuilder(driver).analyze();
   const found = violations.map(
     ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`,

@@ -56,7 +56,7 @@ test('feet instead of metres, everywhere at once and after a reload', async () =
   await page.eventually(
     'feet',
     async () =>
-      (await (await page.inputOf('Reference lead length')).getAttribute('value')) === '10 ft',
+      (await (await page.inputOf('Reference lead length')).getAttribute('value')) === '10\u00a0ft',
   );
   await page.click('nav a[href="/"]');
   await page.findText('p', '\u00a0ft of lead');

@@ -46,6 +46,13 @@ export async function setView(driver: WebDriver, view = VIEW): Promise<void> {
   });
 }
 
+/** What is half faded in has no contrast of its own: the page is asked to hold still. */
+export async function stopMotion(driver: WebDriver): Promise<void> {
+  await (driver as Driver).sendDevToolsCommand('Emulation.setEmulatedMedia', {
+    features: [{ name: 'prefers-reduced-motion', value: 'reduce' }],
+  });
+}
+
 export async function savePicture(driver: WebDriver, path: string): Promise<void> {
   writeFileSync(path, Buffer.from(await driver.takeScreenshot(), 'base64'));
 }

@@ -1,4 +1,5 @@
 import { configureStore, createListenerMiddleware } from '@reduxjs/toolkit';
+import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector, useStore } from 'react-redux';
 import { editorSlice, startAutosave } from '../features/editor';
 import { api } from './api';
@@ -14,6 +15,7 @@ export function createStore() {
         .concat(api.middleware),
   });
   startAutosave(listener);
+  setupListeners(store.dispatch);
   return store;
 }
 

@@ -28,7 +28,7 @@ export function NameField({ label, value, required = true, placeholder, sx, onCh
         onChange={(event) => setText(event.target.value)}
         onBlur={leave}
         onKeyDown={(event) => {
-          if (event.key === 'Enter' && !message) event.currentTarget.querySelector('input')?.blur();
+          if (event.key === 'Enter' && !message) (event.target as HTMLElement).blur();
           if (event.key === 'Escape' && text !== null) {
             setText(null);
             event.stopPropagation();

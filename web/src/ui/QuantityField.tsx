@@ -122,7 +122,10 @@ export function QuantityField(props: QuantityFieldProps) {
 
 /** Once the new text stands in it. */
 function selectAll(input: HTMLInputElement): void {
-  requestAnimationFrame(() => input.select());
+  requestAnimationFrame(() => {
+    // Selecting would take the focus back from where it has gone in the meantime.
+    if (document.activeElement === input) input.select();
+  });
 }
 
 /** Assumed values look assumed: slanted, over a dotted line. */

@@ -97,6 +97,8 @@ async function send(open: OpenRig, api: Effect): Promise<'again' | 'away' | 'sto
       api.dispatch(
         editorActions.saveAcknowledged({ sent: open.rig, revision: answer.stored.revision }),
       );
+      // The list of rigs shows names and figures of what was just saved.
+      api.dispatch(baseApi.util.invalidateTags(['rigs']));
       tellOtherWindows({ rigId: open.id, revision: answer.stored.revision });
       return 'again';
     }

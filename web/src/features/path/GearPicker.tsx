@@ -21,6 +21,7 @@ import {
   DialogTitle,
   TextField,
   Typography,
+  styled,
 } from '@mui/material';
 import { useMemo } from 'react';
 import { useListGearQuery } from '../../app/api';
@@ -39,6 +40,13 @@ const TITLES: Readonly<Record<PickerKind, string>> = {
   lead: 'Another lead',
   amp: 'Another amp',
 };
+
+const GroupName = styled('div')(({ theme }) => ({
+  padding: '8px 16px 2px',
+  fontSize: 13.5,
+  fontWeight: 600,
+  color: theme.chart.faint,
+}));
 
 interface Choice {
   readonly group: 'From the gear list' | 'Typical, by class';
@@ -79,6 +87,12 @@ export function GearPicker({ kind, onClose, onPick }: Props) {
               listbox: { sx: { maxHeight: 360 } },
               popupIndicator: { sx: { display: 'none' } },
             }}
+            renderGroup={({ key, group, children }) => (
+              <div key={key} role="group" aria-label={group}>
+                <GroupName aria-hidden>{group}</GroupName>
+                {children}
+              </div>
+            )}
             renderOption={({ key, ...props }, { item, detail }) => (
               <Box
                 component="li"

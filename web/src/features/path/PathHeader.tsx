@@ -36,7 +36,8 @@ export const PathHeader = memo(function PathHeader(props: Props) {
         alignItems: 'center',
         gap: 1,
         px: 2,
-        height: 50,
+        minHeight: 50,
+        flexWrap: 'wrap',
         borderBottom: 1,
         borderColor: 'divider',
       }}

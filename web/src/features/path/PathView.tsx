@@ -30,7 +30,12 @@ export function PathView({ open }: { open: OpenRig }) {
   return (
     <Box
       component="main"
-      sx={{ height: '100vh', minHeight: 740, display: 'flex', flexDirection: 'column' }}
+      sx={{
+        height: { lg: '100vh' },
+        minHeight: 740,
+        display: 'flex',
+        flexDirection: 'column',
+      }}
     >
       <PathHeader
         name={rig.name}
@@ -73,7 +78,11 @@ export function PathView({ open }: { open: OpenRig }) {
           flex: 1,
           minHeight: 0,
           display: 'grid',
-          gridTemplateColumns: 'minmax(0, 1fr) 262px 330px',
+          gridTemplateColumns: {
+            xs: 'minmax(0, 1fr)',
+            md: '1fr 1fr',
+            lg: 'minmax(0, 1fr) 262px 330px',
+          },
           borderTop: 1,
           borderColor: 'divider',
         }}

@@ -53,7 +53,14 @@ export const ResponseChart = memo(function ResponseChart({
     <Box
       component="section"
       aria-label="Response"
-      sx={{ position: 'relative', minWidth: 0, minHeight: 0, p: 1 }}
+      sx={{
+        position: 'relative',
+        minWidth: 0,
+        height: { xs: 340, lg: 'auto' },
+        minHeight: 0,
+        gridColumn: { md: 'span 2', lg: 'auto' },
+        p: 1,
+      }}
     >
       <Button
         size="small"

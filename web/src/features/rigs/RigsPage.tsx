@@ -12,7 +12,7 @@ import DeleteOutline from '@mui/icons-material/DeleteOutlined';
 import { Alert, Box, Button, IconButton, Link, Skeleton, Typography } from '@mui/material';
 import { formatDistanceToNow } from 'date-fns';
 import { useSnackbar } from 'notistack';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import {
   messageOf,
@@ -27,12 +27,17 @@ import { HatchPattern } from '../../ui/HatchPattern';
 import { sendLeftBehind } from '../editor';
 import { MiniRun } from './MiniRun';
 
+/** How often a server that does not answer is asked again. */
+const ASK_AGAIN_MS = 1500;
+
 /** All rigs of the workshop, each with its thread in small, so that the dull one shows at once. */
 export function RigsPage() {
+  const [isAway, setAway] = useState(false);
   const { data: rigs, error } = useListRigsQuery(undefined, {
-    pollingInterval: 0,
+    pollingInterval: isAway ? ASK_AGAIN_MS : 0,
     refetchOnFocus: true,
   });
+  useEffect(() => setAway(error !== undefined), [error]);
   const [settings] = useSettings();
   const addRig = useAddRig();
   const takeOff = useTakeOff();
@@ -138,7 +143,10 @@ function RigRow({ rig, units, onTakeOff }: RowProps) {
       component="li"
       sx={{
         display: 'grid',
-        gridTemplateColumns: 'minmax(0, 1fr) 430px 150px 40px',
+        gridTemplateColumns: {
+          xs: 'minmax(0, 1fr) 40px',
+          lg: 'minmax(0, 1fr) 430px 150px 40px',
+        },
         gap: 2,
         alignItems: 'center',
         borderTop: 1,

@@ -1,0 +1,63 @@
+import { mkdirSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { Key } from 'selenium-webdriver';
+import { openBrowser, savePicture } from './src/browser';
+import { Page, PIT_BOARD, STORM_BOARD, TAVERN_BOARD } from './src/page';
+import { startServerProcess } from './src/serverProcess';
+
+/// One picture of every main view, from the demo data, 1280 × 800.
+
+const folder = fileURLToPath(new URL('../docs/screenshots', import.meta.url));
+mkdirSync(folder, { recursive: true });
+const server = await startServerProcess();
+const driver = await openBrowser();
+const page = new Page(driver, server.address);
+
+async function setTheme(theme: 'day' | 'night'): Promise<void> {
+  const url = `${server.address}api/settings`;
+  const settings = (await (await fetch(url)).json()) as object;
+  await fetch(url, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ ...settings, theme }),
+  });
+}
+
+const take = async (name: string) => {
+  await driver.sleep(700); // transitions and fonts
+  await savePicture(driver, `${folder}/${name}.png`);
+};
+
+async function openPath(id: string, at: string): Promise<void> {
+  await page.open(`/rigs/${id}/path?at=${at}`);
+  await page.trebleDb();
+}
+
+try {
+  await setTheme('day');
+  await page.open('/');
+  await page.findText('a', 'Pit board');
+  await take('rigs');
+  await openPath(PIT_BOARD, 'l1');
+  await take('path-dull');
+  await openPath(TAVERN_BOARD, 'd1');
+  await take('path-right');
+  await page.press('a');
+  await page.find('[role="dialog"] input');
+  await page.press('buf');
+  await page.findText('li', 'Wee Ferry');
+  await take('add-a-pedal');
+  await page.press(Key.ESCAPE);
+  await page.open('/settings');
+  await page.findText('h1', 'Settings');
+  await take('settings');
+  await setTheme('night');
+  await openPath(STORM_BOARD, 'd3');
+  await take('path-night');
+  await page.press('?');
+  await page.findText('h2', 'Keys');
+  await take('keys');
+} finally {
+  await driver.quit();
+  await server.stop();
+}
