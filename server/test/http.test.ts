@@ -3,14 +3,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { request as rawRequest } from 'node:http';
 import { join } from 'node:path';
 import type { RigListing, StoredRig } from '@gullwind/contract';
-import {
-  applyEdit,
-  insertBuffer,
-  newRig,
-  setLeadLength,
-  type Edit,
-  type Rig,
-} from '@gullwind/core';
+import { applyEdits, insertBuffer, newRig, setLeadLength, type Rig } from '@gullwind/core';
 import request from 'supertest';
 import { temporaryFolder } from './support/databases';
 import { expectProblem } from './support/expectProblem';
@@ -27,12 +20,6 @@ beforeAll(async () => {
 });
 afterAll(() => app.close());
 
-const after = (rig: Rig, edit: Edit): Rig => {
-  const result = applyEdit(rig, edit);
-  if (result.kind === 'refused') throw new Error(result.message);
-  return result.rig;
-};
-
 async function create(rig: Rig = newRig('board')): Promise<string> {
   const id = randomUUID();
   await request(app.url).post('/api/rigs').send({ id, rig }).expect(201);
@@ -44,7 +31,7 @@ test('a rig is made, read, changed, listed, taken off and put back', async () =>
   const id = await create(rig);
   const read = (await request(app.url).get(`/api/rigs/${id}`).expect(200)).body as StoredRig;
   expect(read).toMatchObject({ id, revision: 1, rig });
-  const longer = after(rig, setLeadLength('l1', 18));
+  const longer = applyEdits(rig, setLeadLength('l1', 18));
   const saved = await request(app.url)
     .put(`/api/rigs/${id}`)
     .send({ basedOn: 1, rig: longer })
@@ -66,8 +53,8 @@ test('a rig is made, read, changed, listed, taken off and put back', async () =>
 test('a stale change is refused with both versions in hand', async () => {
   const rig = newRig('board');
   const id = await create(rig);
-  const theirs = after(rig, setLeadLength('l1', 9));
-  const mine = after(rig, setLeadLength('l1', 2));
+  const theirs = applyEdits(rig, setLeadLength('l1', 9));
+  const mine = applyEdits(rig, setLeadLength('l1', 2));
   await request(app.url).put(`/api/rigs/${id}`).send({ basedOn: 1, rig: theirs }).expect(200);
   const problem = await expectProblem(
     request(app.url).put(`/api/rigs/${id}`).send({ basedOn: 1, rig: mine }),
@@ -137,7 +124,7 @@ describe('hostile values', () => {
 
   test('more than 64 devices', async () => {
     let full = newRig('full');
-    for (let i = 0; i < 64; i++) full = after(full, insertBuffer(full, 0));
+    for (let i = 0; i < 64; i++) full = applyEdits(full, insertBuffer(full, 0));
     await create(full);
     const more = {
       ...full,

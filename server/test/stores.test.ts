@@ -1,13 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { DEFAULT_SETTINGS } from '@gullwind/contract';
-import {
-  insertBuffer,
-  applyEdit,
-  newRig,
-  setLeadLength,
-  type Edit,
-  type Rig,
-} from '@gullwind/core';
+import { insertBuffer, applyEdits, newRig, setLeadLength, type Rig } from '@gullwind/core';
 import type { Database } from '../src/db/database';
 import { migrate, readMigrations } from '../src/db/migrate';
 import { DEMO_GEAR } from '../src/demo/demoGear';
@@ -23,12 +16,6 @@ import {
 } from '../src/rigs/rigStore';
 import { findSettings, putSettings } from '../src/settings/settingsStore';
 import { engines, MIGRATIONS, openMigrated } from './support/databases';
-
-const after = (rig: Rig, edit: Edit): Rig => {
-  const result = applyEdit(rig, edit);
-  if (result.kind === 'refused') throw new Error(result.message);
-  return result.rig;
-};
 
 const all = engines();
 
@@ -60,12 +47,12 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
 
   test('each change is the next revision, and every revision stays', async () => {
     const id = await create();
-    const longer = after(rig, setLeadLength('l1', 9));
+    const longer = applyEdits(rig, setLeadLength('l1', 9));
     expect(await updateRig(db, id, 1, longer)).toMatchObject({
       kind: 'saved',
       stored: { revision: 2 },
     });
-    expect(await updateRig(db, id, 2, after(longer, insertBuffer(longer, 0)))).toMatchObject({
+    expect(await updateRig(db, id, 2, applyEdits(longer, insertBuffer(longer, 0)))).toMatchObject({
       stored: { revision: 3 },
     });
     expect((await listRevisions(db, id)).map(({ revision }) => revision)).toEqual([3, 2, 1]);
@@ -78,13 +65,13 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
 
   test('switch positions alone are kept without a revision', async () => {
     const id = await create();
-    const buffered = after(rig, insertBuffer(rig, 0));
+    const buffered = applyEdits(rig, insertBuffer(rig, 0));
     const pedal = {
       ...buffered,
       devices: buffered.devices.map((d) => ({ ...d, bypass: 'true' as const })),
     };
     await updateRig(db, id, 1, pedal);
-    const on = after(pedal, { kind: 'stamp', positions: { d1: true } });
+    const on = applyEdits(pedal, { kind: 'stamp', positions: { d1: true } });
     expect(await updateRig(db, id, 2, on)).toMatchObject({
       kind: 'saved',
       stored: { revision: 2, rig: { positions: { d1: true } } },
@@ -94,9 +81,9 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
 
   test('a stale change is refused with what is there, and changes nothing', async () => {
     const id = await create();
-    const theirs = after(rig, setLeadLength('l1', 9));
+    const theirs = applyEdits(rig, setLeadLength('l1', 9));
     await updateRig(db, id, 1, theirs);
-    const result = await updateRig(db, id, 1, after(rig, setLeadLength('l1', 2)));
+    const result = await updateRig(db, id, 1, applyEdits(rig, setLeadLength('l1', 2)));
     expect(result).toMatchObject({ kind: 'stale', theirs: { revision: 2, rig: theirs } });
     expect(await findRig(db, id)).toMatchObject({ revision: 2, rig: theirs });
     expect(await updateRig(db, randomUUID(), 1, rig)).toEqual({ kind: 'notFound' });
@@ -104,7 +91,7 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
 
   test('a save sent twice, because its answer was lost, is one revision', async () => {
     const id = await create();
-    const longer = after(rig, setLeadLength('l1', 9));
+    const longer = applyEdits(rig, setLeadLength('l1', 9));
     await updateRig(db, id, 1, longer);
     expect(await updateRig(db, id, 1, longer)).toMatchObject({
       kind: 'saved',
@@ -116,7 +103,9 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
   test('of two changes at once exactly one is saved', async () => {
     const id = await create();
     const results = await Promise.all(
-      [4, 5, 7, 8].map((lengthM) => updateRig(db, id, 1, after(rig, setLeadLength('l1', lengthM)))),
+      [4, 5, 7, 8].map((lengthM) =>
+        updateRig(db, id, 1, applyEdits(rig, setLeadLength('l1', lengthM))),
+      ),
     );
     expect(results.map(({ kind }) => kind).sort()).toEqual(['saved', 'stale', 'stale', 'stale']);
     expect(await findRig(db, id)).toMatchObject({ revision: 2 });

@@ -1,12 +1,11 @@
 import {
   analyseRig,
-  applyEdit,
+  applyEdits,
   deviceOfClass,
   entered,
   insertDevice,
   newRig,
   setLeadLength,
-  type Edit,
   type Rig,
 } from '@gullwind/core';
 import { layNames, unusedTop } from '../src/features/path/run/nameLabels';
@@ -25,18 +24,12 @@ import {
   writeSelection,
 } from '../src/features/path/selection';
 
-const after = (rig: Rig, edit: Edit): Rig => {
-  const result = applyEdit(rig, edit);
-  if (result.kind === 'refused') throw new Error(result.message);
-  return result.rig;
-};
-
 function board(patches: readonly number[]): Rig {
   let rig = newRig('board');
   for (let i = 0; i <= patches.length; i++)
-    rig = after(rig, insertDevice(rig, i, deviceOfClass('drive', '', `drive ${i + 1}`)));
+    rig = applyEdits(rig, insertDevice(rig, i, deviceOfClass('drive', '', `drive ${i + 1}`)));
   patches.forEach((lengthM, i) => {
-    rig = after(rig, setLeadLength(rig.leads[i + 1]!.id, lengthM));
+    rig = applyEdits(rig, setLeadLength(rig.leads[i + 1]!.id, lengthM));
   });
   return rig;
 }
@@ -75,7 +68,7 @@ test('patches without length stand evenly rather than on one spot', () => {
 test('a lead drawn longer takes more room, so that its end follows the hand', () => {
   const rig = board([0.3]);
   const before = layoutRun(rig, 1180).leadX[0]![1];
-  const end = layoutRun(after(rig, setLeadLength('l1', 9)), 1180).leadX[0]![1];
+  const end = layoutRun(applyEdits(rig, setLeadLength('l1', 9)), 1180).leadX[0]![1];
   expect(end).toBeGreaterThan(before);
 });
 

@@ -4,5 +4,6 @@ export { LadderBuilder, Op, PARAMETERS_PER_OP } from './ladder';
 export type { Ladder } from './ladder';
 export { addElement, addSource, chooseLeadForm, compileSection } from './compileSection';
 export type { LeadForm } from './compileSection';
-export { createLadderState, endLadder, resetLadder, runLadder, solveLadder } from './solveLadder';
-export type { LadderState } from './solveLadder';
+export { createLadderState, resetLadder } from './ladderState';
+export type { LadderState } from './ladderState';
+export { endLadder, runLadder, solveLadder } from './solveLadder';

@@ -1,4 +1,4 @@
-import type { LadderState } from './solveLadder';
+import type { LadderState } from './ladderState';
 
 export interface UniformLine {
   readonly lengthM: number;

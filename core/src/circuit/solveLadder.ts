@@ -1,35 +1,8 @@
 import type { FrequencyGrid } from './frequencyGrid';
 import { Op, PARAMETERS_PER_OP, type Ladder } from './ladder';
+import { CASCADE_CELLS, resetLadder, type LadderState } from './ladderState';
 import { stepLine } from './line';
 import type { Load } from './section';
-
-/** The row vector (d, n) at every frequency; owned by the caller and used again for every solve. */
-export interface LadderState {
-  readonly dRe: Float64Array;
-  readonly dIm: Float64Array;
-  readonly nRe: Float64Array;
-  readonly nIm: Float64Array;
-  /** Room for one run of simple operations. */
-  readonly cascade: Float64Array;
-}
-
-export function createLadderState(points: number): LadderState {
-  return {
-    dRe: new Float64Array(points),
-    dIm: new Float64Array(points),
-    nRe: new Float64Array(points),
-    nIm: new Float64Array(points),
-    cascade: new Float64Array(2 * MOST_CELLS),
-  };
-}
-
-/** Stands the state at an ideal source: d = 1, n = 0. */
-export function resetLadder(state: LadderState): void {
-  state.dRe.fill(1);
-  state.dIm.fill(0);
-  state.nRe.fill(0);
-  state.nIm.fill(0);
-}
 
 /**
  * Solves a ladder ended in a load over a grid.
@@ -77,7 +50,6 @@ export function runLadder(
 
 const SHUNT_RC = Op.ShuntRC;
 const SERIES_R = Op.SeriesR;
-const MOST_CELLS = 128;
 
 /**
  * Writes the run of shunt capacitances and series resistances from `from` on into `cells`: pairs of a
@@ -95,7 +67,7 @@ function gatherCascade(
   const isSeriesR = (k: number) => k < to && ops[k] === SERIES_R;
   let k = from;
   let cell = 0;
-  while (cell < 2 * MOST_CELLS && (isShuntC(k) || isSeriesR(k))) {
+  while (cell < 2 * CASCADE_CELLS && (isShuntC(k) || isSeriesR(k))) {
     cells[cell++] = isShuntC(k) ? p[k++ * PARAMETERS_PER_OP + 1]! : 0;
     cells[cell++] = isSeriesR(k) ? p[k++ * PARAMETERS_PER_OP]! : 0;
   }

@@ -10,3 +10,5 @@ export type { ToneEquivalent } from './toneEquivalent';
 export { DIRECTION_WORDS, SIZE_LADDER, SIZE_WORDS, sizeOf, verdictOf } from './verdict';
 export type { Direction, Size, Verdict } from './verdict';
 export { nameLead, nameTakeOut, sayVerdict, sayWhatIsGoingOn } from './words';
+export { analyseStates, ENVELOPE_EVERY, switchesOf } from './analyseStates';
+export type { ExtremeState, StatesAnalysis, StatesSounding } from './analyseStates';

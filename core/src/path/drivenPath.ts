@@ -33,6 +33,11 @@ export const GUITAR = -1;
 
 export function roleOf(rig: Rig, device: Device): DeviceRole {
   if (isEngaged(rig, device)) return device.mutes ? 'mute' : 'driver';
+  return offRole(device);
+}
+
+/** What a device is while it is off. */
+export function offRole(device: Device): Exclude<DeviceRole, 'mute'> {
   const bypass = device.bypass === 'switchable' ? device.bypassChoice : device.bypass;
   if (bypass === 'buffered') return 'driver';
   return bypass === 'loaded' ? 'loadedWire' : 'wire';
@@ -98,7 +103,7 @@ export function hopElements(rig: Rig, hop: Hop): readonly PathElement[] {
 }
 
 /** A bypassed device as a wire: its contacts, its strays, and its input where that stays on the line. */
-function bypassElements(device: Device, loaded: boolean): readonly PathElement[] {
+export function bypassElements(device: Device, loaded: boolean): readonly PathElement[] {
   const wire: PathElement[] = [
     { kind: 'series', rOhm: device.contactOhm.value },
     { kind: 'shunt', rOhm: null, cF: device.strayF.value },

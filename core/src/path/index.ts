@@ -8,3 +8,7 @@ export { takeOuts } from './takeOuts';
 export type { TakeOut } from './takeOuts';
 export { subtractTreble, TrebleMeter } from './trebleOf';
 export type { Treble } from './trebleOf';
+export { buildStateGraph } from './allStates';
+export type { DriverNode, SectionEdge, StateGraph } from './allStates';
+export { stateEnvelope, stateHistogram, stateStatistics } from './stateStatistics';
+export type { EdgeValues, Envelope, Histogram, StateStatistics } from './stateStatistics';

@@ -35,6 +35,19 @@ export function applyEdit(rig: Rig, edit: Edit): EditResult {
   }
 }
 
+/**
+ * Applies edits that must go through, one after the other.
+ *
+ * @throws Error with the refusal of the first that does not
+ */
+export function applyEdits(rig: Rig, ...edits: readonly Edit[]): Rig {
+  return edits.reduce((now, edit) => {
+    const result = applyEdit(now, edit);
+    if (result.kind === 'refused') throw new Error(result.message);
+    return result.rig;
+  }, rig);
+}
+
 /** The part a target names, or undefined where the rig has none. */
 export function findPart(rig: Rig, target: Target): object | undefined {
   switch (target.of) {

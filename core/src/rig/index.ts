@@ -1,6 +1,6 @@
 export * from './rig';
 export * from './edit';
-export { applyEdit, findPart } from './applyEdit';
+export { applyEdit, applyEdits, findPart } from './applyEdit';
 export { checkField, readField } from './checkField';
 export type { FieldInput, FieldProblem } from './checkField';
 export { checkName, checkRig, readNumber } from './checkRig';

@@ -16,22 +16,14 @@ import {
 } from '../../src/gear';
 import { drivePath, SectionSolver, wiperFraction } from '../../src/path';
 import {
-  applyEdit,
+  applyEdits,
   insertBuffer,
   insertDevice,
   newRig,
   setLeadLength,
-  type Edit,
   type Rig,
 } from '../../src/rig';
 import { randomRig } from '../rig/randomRig';
-
-const after = (rig: Rig, ...edits: Edit[]): Rig =>
-  edits.reduce((now, edit) => {
-    const result = applyEdit(now, edit);
-    if (result.kind === 'refused') throw new Error(result.message);
-    return result.rig;
-  }, rig);
 
 function sounding(rig: Rig): SoundingAnalysis {
   const analysis = analyseRig(rig);
@@ -50,10 +42,10 @@ const referenceLike = (rig: Rig): Rig => ({
 });
 
 const dullRow = (): Rig => {
-  let rig = after(newRig('dull'), setLeadLength('l1', 6));
+  let rig = applyEdits(newRig('dull'), setLeadLength('l1', 6));
   for (let i = 0; i < 6; i++)
-    rig = after(rig, insertDevice(rig, i, deviceOfClass('drive', '', `drive ${i + 1}`)));
-  return after(rig, setLeadLength('l2', 18));
+    rig = applyEdits(rig, insertDevice(rig, i, deviceOfClass('drive', '', `drive ${i + 1}`)));
+  return applyEdits(rig, setLeadLength('l2', 18));
 };
 
 test('straight in by the reference lead is zero everywhere', () => {
@@ -65,7 +57,7 @@ test('straight in by the reference lead is zero everywhere', () => {
 
 test('a bright coil is brightest with about two metres: treble is not monotonic in length', () => {
   const trebleAt = (lengthM: number) =>
-    sounding(after(newRig('lead'), setLeadLength('l1', lengthM))).figures.trebleDb;
+    sounding(applyEdits(newRig('lead'), setLeadLength('l1', lengthM))).figures.trebleDb;
   expect(trebleAt(2)).toBeGreaterThan(trebleAt(0));
   expect(trebleAt(2)).toBeGreaterThan(trebleAt(6));
 });
@@ -97,7 +89,7 @@ test('one treble can hide two resonances; the octaves show it', () => {
 
 test('a buffer after the first lead hides everything behind it from the pickup', () => {
   const rig = dullRow();
-  const buffered = after(rig, insertBuffer(rig, 0));
+  const buffered = applyEdits(rig, insertBuffer(rig, 0));
   expect(sounding(rig).figures.trebleDb).toBeLessThan(-8);
   expect(sounding(buffered).figures.trebleDb).toBeGreaterThan(-2);
 });
@@ -139,11 +131,11 @@ test('the remembered solution of a section is the fresh one', () => {
 
 test('an edit re-solves only the sections it touches', () => {
   const rig = dullRow();
-  const buffered = after(rig, insertBuffer(rig, 0));
+  const buffered = applyEdits(rig, insertBuffer(rig, 0));
   const solver = new SectionSolver();
   analyseRig(buffered, solver);
   const before = solver.solved;
-  analyseRig(after(buffered, setLeadLength('l2', 17)), solver);
+  analyseRig(applyEdits(buffered, setLeadLength('l2', 17)), solver);
   expect(solver.solved - before).toBe(1);
 });
 
@@ -152,7 +144,7 @@ test('what a buffer is said to leave is what it leaves when it is put in', () =>
     fc.property(randomRig, (rig) => {
       const { buffer } = sounding(rig);
       if (!buffer) return;
-      const edited = after(rig, insertBuffer(rig, buffer.gap));
+      const edited = applyEdits(rig, insertBuffer(rig, buffer.gap));
       expect(sounding(edited).figures.trebleDb).toBeCloseTo(buffer.trebleDb, 6);
     }),
     { seed: 14, numRuns: 60 },
@@ -175,7 +167,7 @@ test('a take-out is the change when the element is made ideal by hand', () => {
 
 describe('load on a driver', () => {
   test('a buffer into a resistance alone: the resistance, and the divider', () => {
-    const rig = after(newRig('one'), insertBuffer(newRig('one'), 0));
+    const rig = applyEdits(newRig('one'), insertBuffer(newRig('one'), 0));
     const bare: Rig = {
       ...rig,
       leads: rig.leads.map((l) => ({ ...l, lengthM: entered(0), plugF: entered(0) })),
@@ -256,7 +248,7 @@ describe('words', () => {
 
   test('no buffer is proposed in front of a low-impedance fuzz', () => {
     const rig = dullRow();
-    const fuzzed = after(
+    const fuzzed = applyEdits(
       rig,
       insertDevice(rig, 2, deviceOfClass('lowImpedanceFuzz', '', 'Cinder')),
     );
@@ -265,17 +257,17 @@ describe('words', () => {
   });
 
   test('a muted rig says who mutes it, and a closed volume that it is closed', () => {
-    const rig = after(
+    const rig = applyEdits(
       newRig('muted'),
       insertDevice(newRig('muted'), 0, deviceOfClass('tuner', '', 'Plumb')),
     );
-    const muted = after(rig, { kind: 'stamp', positions: { d1: true } });
+    const muted = applyEdits(rig, { kind: 'stamp', positions: { d1: true } });
     const analysis = analyseRig(muted);
     expect(analysis).toMatchObject({ kind: 'muted', by: 0 });
     expect(sayWhatIsGoingOn(muted, analysis, 'metric')).toContain(
       'Plumb is engaged and lets nothing through',
     );
-    const closed = after(rig, {
+    const closed = applyEdits(rig, {
       kind: 'set',
       target: { of: 'guitar' },
       field: 'volume.travel',

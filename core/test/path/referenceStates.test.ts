@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { analyseStates } from '../../src/figures';
 import { assumed, deviceOfClass, leadOfClass, type Device, type Side } from '../../src/gear';
 import { drivePath, referenceCircuit, TrebleMeter } from '../../src/path';
 import { newRig, type Rig } from '../../src/rig';
@@ -99,4 +100,22 @@ test('all 256 switching states: extremes, mean and deviation to 0.001 dB', () =>
   expect(Math.abs(against(rig, dullest.on).trebleDb - dullest.treble_db)).toBeLessThan(1e-3);
   expect(Math.abs(mean - file.result.mean_db)).toBeLessThan(1e-3);
   expect(Math.abs(deviation - file.result.std_db)).toBeLessThan(1e-3);
+});
+
+test('the same by dynamic programming, to 0.001 dB', () => {
+  const states = analyseStates(
+    rig,
+    rig.devices.map(({ id }) => id),
+  );
+  if (states.kind !== 'states') throw new Error(states.kind);
+  const { brightest, dullest } = file.result;
+  expect(states.count).toBe(256);
+  expect(Math.abs(states.brightest.trebleDb - brightest.treble_db)).toBeLessThan(1e-3);
+  expect(Math.abs(states.dullest.trebleDb - dullest.treble_db)).toBeLessThan(1e-3);
+  expect(Math.abs(states.meanDb - file.result.mean_db)).toBeLessThan(1e-3);
+  expect(Math.abs(states.deviationDb - file.result.std_db)).toBeLessThan(1e-3);
+  const asBits = ({ positions }: typeof states.brightest) =>
+    rig.devices.map(({ id }) => (positions[id] ? 1 : 0));
+  expect(asBits(states.brightest)).toEqual(brightest.on);
+  expect(asBits(states.dullest)).toEqual(dullest.on);
 });

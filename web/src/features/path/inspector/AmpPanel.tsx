@@ -1,7 +1,7 @@
 import type { AmpInputKind } from '@gullwind/core';
 import { Button, Typography } from '@mui/material';
 import { ChoiceField } from './ChoiceField';
-import type { PanelProps } from './Inspector';
+import type { PanelProps } from './panelProps';
 import { PanelGroup, PanelHead } from './PanelHead';
 import { PartFields } from './PartFields';
 

@@ -13,7 +13,7 @@ import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, Typography } from '@mui/material';
 import type { Analysed } from '../../../workers/useAnalysis';
 import { ChoiceField } from './ChoiceField';
-import type { PanelProps } from './Inspector';
+import type { PanelProps } from './panelProps';
 import { PanelGroup, PanelHead } from './PanelHead';
 import { PartFields } from './PartFields';
 

@@ -1,21 +1,12 @@
-import type { Rig, UnitSystem } from '@gullwind/core';
 import { Box } from '@mui/material';
 import type { Ref } from 'react';
 import type { Analysed } from '../../../workers/useAnalysis';
-import type { PickerKind } from '../GearPicker';
 import type { Selection } from '../selection';
-import type { PathActions } from '../usePathActions';
 import { AmpPanel } from './AmpPanel';
 import { DevicePanel } from './DevicePanel';
 import { GuitarPanel } from './GuitarPanel';
 import { LeadPanel } from './LeadPanel';
-
-export interface PanelProps {
-  readonly rig: Rig;
-  readonly units: UnitSystem;
-  readonly actions: PathActions;
-  readonly onSwap: (kind: PickerKind) => void;
-}
+import type { PanelProps } from './panelProps';
 
 interface Props extends PanelProps {
   readonly ref: Ref<HTMLDivElement>;

@@ -1,6 +1,6 @@
 import { formatQuantity, LEAD_CLASSES, nameLead } from '@gullwind/core';
 import { Button, Typography } from '@mui/material';
-import type { PanelProps } from './Inspector';
+import type { PanelProps } from './panelProps';
 import { PanelGroup, PanelHead } from './PanelHead';
 import { PartFields } from './PartFields';
 

@@ -1,0 +1,138 @@
+import type { DriverNode, StateGraph } from './allStates';
+
+/// What can be said exactly about all states of a board at once: longest and shortest paths, counts,
+/// sums and sums of squares over a graph without circles, node by node.
+
+/** One value per edge of a graph: something that is linear in dB, such as treble. */
+export type EdgeValues = Float64Array;
+
+export interface Extreme {
+  readonly value: number;
+  /** Nodes on one path that reaches it, guitar to amp. */
+  readonly nodes: readonly DriverNode[];
+  /** How many states reach it. */
+  readonly ties: number;
+}
+
+export interface Histogram {
+  /** Lower edge of the first bin. */
+  readonly from: number;
+  readonly binWidth: number;
+  readonly counts: Float64Array;
+}
+
+export interface StateStatistics {
+  /** How many states there are. */
+  readonly count: number;
+  readonly largest: Extreme;
+  readonly smallest: Extreme;
+  readonly mean: number;
+  /** Population standard deviation. */
+  readonly deviation: number;
+}
+
+/** Values this close count as the same extreme. */
+const SAME = 1e-9;
+
+/** Null where no path leads from guitar to amp: every state is muted. */
+export function stateStatistics(graph: StateGraph, values: EdgeValues): StateStatistics | null {
+  const count = new Float64Array(graph.nodes.length);
+  const sum = new Float64Array(graph.nodes.length);
+  const squares = new Float64Array(graph.nodes.length);
+  count[0] = 1;
+  graph.edges.forEach(({ from, to }, e) => {
+    const value = values[e]!;
+    count[to]! += count[from]!;
+    sum[to]! += sum[from]! + count[from]! * value;
+    squares[to]! += squares[from]! + 2 * value * sum[from]! + count[from]! * value * value;
+  });
+  const amp = graph.nodes.length - 1;
+  if (count[amp] === 0) return null;
+  const mean = sum[amp]! / count[amp]!;
+  return {
+    count: count[amp]!,
+    largest: findExtreme(graph, values, 1),
+    smallest: findExtreme(graph, values, -1),
+    mean,
+    deviation: Math.sqrt(Math.max(0, squares[amp]! / count[amp]! - mean * mean)),
+  };
+}
+
+/** The longest (sign 1) or shortest (sign −1) path, by dynamic programming. */
+function findExtreme({ nodes, edges }: StateGraph, values: EdgeValues, sign: 1 | -1): Extreme {
+  const best = new Float64Array(nodes.length).fill(-Infinity);
+  const ties = new Float64Array(nodes.length);
+  const cameFrom = new Int32Array(nodes.length).fill(-1);
+  best[0] = 0;
+  ties[0] = 1;
+  edges.forEach(({ from, to }, e) => {
+    const reached = best[from]! + sign * values[e]!;
+    if (reached > best[to]! + SAME) {
+      best[to] = reached;
+      ties[to] = ties[from]!;
+      cameFrom[to] = from;
+    } else if (reached > best[to]! - SAME) ties[to]! += ties[from]!;
+  });
+  const amp = nodes.length - 1;
+  const path: DriverNode[] = [];
+  for (let at = amp; at >= 0; at = cameFrom[at]!) path.unshift(nodes[at]!);
+  return { value: sign * best[amp]!, nodes: path, ties: ties[amp]! };
+}
+
+/** Sections are rounded to this before they are added, dB. */
+const FINE_BIN = 0.02;
+
+/**
+ * How many states lie where. Approximate: each section's value is rounded to 0.02, so a state of k
+ * sections can stand up to k hundredths beside its place.
+ *
+ * @param offset is added to every state's value; @param binWidth a multiple of 0.02
+ */
+export function stateHistogram(
+  graph: StateGraph,
+  values: EdgeValues,
+  offset: number,
+  binWidth: number,
+): Histogram {
+  const counts: Map<number, number>[] = graph.nodes.map(() => new Map());
+  counts[0]!.set(0, 1);
+  graph.edges.forEach(({ from, to }, e) => {
+    const shift = Math.round(values[e]! / FINE_BIN);
+    for (const [bin, n] of counts[from]!)
+      counts[to]!.set(bin + shift, (counts[to]!.get(bin + shift) ?? 0) + n);
+  });
+  const coarse = new Map<number, number>();
+  for (const [bin, n] of counts.at(-1)!) {
+    const place = Math.floor((bin * FINE_BIN + offset) / binWidth + 1e-9);
+    coarse.set(place, (coarse.get(place) ?? 0) + n);
+  }
+  const places = [...coarse.keys()];
+  const first = Math.min(...places);
+  const result = new Float64Array(Math.max(...places) - first + 1);
+  for (const [place, n] of coarse) result[place - first] = n;
+  return { from: first * binWidth, binWidth, counts: result };
+}
+
+/** The lowest and highest level that any state has, frequency by frequency: an envelope, not a state. */
+export interface Envelope {
+  readonly lowDb: Float64Array;
+  readonly highDb: Float64Array;
+}
+
+/** @param start @param end the points of the graph's grid to look at */
+export function stateEnvelope({ nodes, edges }: StateGraph, start: number, end: number): Envelope {
+  const points = end - start;
+  const low = nodes.map(() => new Float64Array(points).fill(Infinity));
+  const high = nodes.map(() => new Float64Array(points).fill(-Infinity));
+  low[0]!.fill(0);
+  high[0]!.fill(0);
+  for (const { from, to, levelsDb } of edges) {
+    const [lowFrom, lowTo, highFrom, highTo] = [low[from]!, low[to]!, high[from]!, high[to]!];
+    for (let i = 0; i < points; i++) {
+      const level = levelsDb[start + i]!;
+      lowTo[i] = Math.min(lowTo[i]!, lowFrom[i]! + level);
+      highTo[i] = Math.max(highTo[i]!, highFrom[i]! + level);
+    }
+  }
+  return { lowDb: low.at(-1)!, highDb: high.at(-1)! };
+}
