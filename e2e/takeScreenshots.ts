@@ -54,6 +54,9 @@ try {
   await setTheme('night');
   await openPath(STORM_BOARD, 'd3');
   await take('path-night');
+  await (await page.findText('button', 'all switches')).click();
+  await page.find('[data-testid="spread"]');
+  await take('all-switches');
   await page.press('?');
   await page.findText('h2', 'Keys');
   await take('keys');

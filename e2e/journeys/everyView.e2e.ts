@@ -55,6 +55,14 @@ describe.each(['day', 'night'] as const)('axe by %s', (theme) => {
     }
   });
 
+  test('path with all states', async () => {
+    await page.open(`/rigs/${STORM_BOARD}/path`);
+    await page.trebleDb();
+    await (await page.findText('button', 'all switches')).click();
+    await page.find('[data-testid="spread"]');
+    await expectNoViolations();
+  });
+
   test('path as a table, keys, picker', async () => {
     await page.open(`/rigs/${PIT_BOARD}/path`);
     await page.trebleDb();

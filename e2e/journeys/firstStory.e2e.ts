@@ -87,7 +87,7 @@ test('the story by keyboard alone', async () => {
   await page.chord(Key.CONTROL, 'z');
   expect(await page.trebleOtherThan(buffered)).toBe(longer);
   await page.press(Key.HOME, Key.ARROW_RIGHT, Key.ENTER);
-  await driver.switchTo().activeElement().sendKeys('20 ft', Key.ENTER, Key.ESCAPE);
+  await page.press('20 ft', Key.ENTER, Key.ESCAPE);
   await page.find('[role="option"][aria-label*="6.1\u00a0m"]');
 
   await page.press('?');

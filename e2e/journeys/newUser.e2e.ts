@@ -19,7 +19,7 @@ test('a first rig from nothing: lead, pedals by class, a name, and it is on the 
 
   await page.trebleDb();
   await page.press(Key.ARROW_RIGHT, Key.ENTER);
-  await driver.switchTo().activeElement().sendKeys('30 ft', Key.ENTER, Key.ESCAPE);
+  await page.press('30 ft', Key.ENTER, Key.ESCAPE);
   const alone = await page.trebleOtherThan(NaN);
   expect(alone).toBeLessThan(-2);
 

@@ -12,46 +12,30 @@ import { Box, styled, Typography } from '@mui/material';
 import { memo } from 'react';
 import { SOUNDING_FONT } from '../../app/theme';
 import type { Analysed } from '../../workers/useAnalysis';
+import { Figure } from './Figure';
 import type { Selection } from './selection';
 
 const MOST_TAKE_OUTS = 6;
 const LEAST_TAKE_OUT_DB = 0.05;
 
 /** All figures against straight in, and what each part of the way costs. */
-export const FiguresPanel = memo(function FiguresPanel({
-  analysed,
-  onSelect,
-}: {
-  analysed: Analysed | null;
-  onSelect: (stop: Selection) => void;
-}) {
+export const FiguresPanel = memo(function FiguresPanel({ analysed, onSelect }: Props) {
   const sounding = analysed?.analysis.kind === 'sounding' ? analysed.analysis : null;
+  if (!sounding || !analysed) {
+    return <Typography variant="body2">No figures: nothing comes through.</Typography>;
+  }
   return (
-    <Box
-      component="section"
-      aria-label="Figures"
-      tabIndex={0}
-      sx={{
-        borderLeft: 1,
-        borderColor: 'divider',
-        px: 2,
-        py: 1.25,
-        overflowY: 'auto',
-        scrollbarWidth: 'thin',
-      }}
-    >
-      <Typography variant="h2">Against straight in</Typography>
-      {sounding ? (
-        <Figures analysis={sounding} />
-      ) : (
-        <Typography variant="body2">No figures: nothing comes through.</Typography>
-      )}
-      {sounding && analysed && (
-        <TakeOuts rig={analysed.rig} takeOuts={sounding.takeOuts} onSelect={onSelect} />
-      )}
-    </Box>
+    <>
+      <Figures analysis={sounding} />
+      <TakeOuts rig={analysed.rig} takeOuts={sounding.takeOuts} onSelect={onSelect} />
+    </>
   );
 });
+
+interface Props {
+  readonly analysed: Analysed | null;
+  readonly onSelect: (stop: Selection) => void;
+}
 
 function Figures({ analysis }: { analysis: SoundingAnalysis }) {
   const { figures, resonance, referenceResonance, corner, tone } = analysis;
@@ -95,30 +79,6 @@ function Figures({ analysis }: { analysis: SoundingAnalysis }) {
   );
 }
 
-interface FigureProps {
-  readonly name: string;
-  readonly value: string;
-  readonly title?: string;
-  readonly large?: boolean;
-  readonly testId?: string;
-}
-
-// Styled once: these are drawn at every step of a drag.
-const Name = styled('dt')(({ theme }) => ({
-  color: theme.chart.faint,
-  fontSize: 14,
-  whiteSpace: 'nowrap',
-}));
-const Value = styled('dd')({
-  margin: 0,
-  textAlign: 'right',
-  fontFamily: SOUNDING_FONT,
-  fontStyle: 'italic',
-  fontSize: 15,
-  lineHeight: 1.32,
-  whiteSpace: 'nowrap',
-  '&.large': { fontSize: 21 },
-});
 const TakeOutRow = styled('button')(({ theme }) => ({
   display: 'flex',
   width: '100%',
@@ -137,17 +97,6 @@ const TakeOutRow = styled('button')(({ theme }) => ({
   '&:focus-visible': { outline: `2px solid ${theme.chart.sea}` },
   '& i': { fontFamily: SOUNDING_FONT, fontSize: 15 },
 }));
-
-const Figure = memo(function Figure({ name, value, title, large, testId }: FigureProps) {
-  return (
-    <>
-      <Name title={title}>{name}</Name>
-      <Value className={large ? 'large' : undefined} data-testid={testId}>
-        {value}
-      </Value>
-    </>
-  );
-});
 
 function sayResonance(now: Resonance, reference: Resonance): string {
   if (now.kind === 'noResonance') return 'none';

@@ -1,14 +1,15 @@
 import { sayWhatIsGoingOn } from '@gullwind/core';
 import { Box, Typography } from '@mui/material';
-import { useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { useListGearQuery } from '../../app/api';
 import { useSettings } from '../../app/useSettings';
 import { useAnalysis } from '../../workers/useAnalysis';
+import { useStates } from '../../workers/useStates';
 import { shownRig, type OpenRig } from '../editor';
 import { ConflictDialog } from './ConflictDialog';
-import { FiguresPanel } from './FiguresPanel';
 import { GearPicker, type PickerKind } from './GearPicker';
 import { Inspector } from './inspector/Inspector';
+import { JudgementColumn, type Look } from './JudgementColumn';
 import { KeysDialog } from './KeysDialog';
 import { PathHeader } from './PathHeader';
 import { ResponseChart } from './ResponseChart';
@@ -20,6 +21,9 @@ import { usePathKeys } from './usePathKeys';
 export function PathView({ open }: { open: OpenRig }) {
   const rig = useMemo(() => shownRig(open), [open.rig, open.preview]);
   const analysed = useAnalysis(rig);
+  const [look, setLook] = useState<Look>('now');
+  const [left, count] = useLeftOut();
+  const states = useStates(look === 'states' ? rig : null, left);
   const [{ units }] = useSettings();
   const [dialog, setDialog] = useState<PickerKind | 'keys' | null>(null);
   const inspector = useRef<HTMLDivElement>(null);
@@ -87,8 +91,16 @@ export function PathView({ open }: { open: OpenRig }) {
           borderColor: 'divider',
         }}
       >
-        <ResponseChart analysed={analysed} />
-        <FiguresPanel analysed={analysed} onSelect={actions.select} />
+        <ResponseChart analysed={analysed} states={states} />
+        <JudgementColumn
+          look={look}
+          analysed={analysed}
+          states={states}
+          left={left}
+          actions={actions}
+          onLook={setLook}
+          onCount={count}
+        />
         <Inspector
           ref={inspector}
           rig={rig}
@@ -106,4 +118,18 @@ export function PathView({ open }: { open: OpenRig }) {
       <ConflictDialog open={open} />
     </Box>
   );
+}
+
+/** Which switches do not count, and how to say so. */
+function useLeftOut(): readonly [ReadonlySet<string>, (id: string, counts: boolean) => void] {
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const count = useCallback((id: string, counts: boolean) => {
+    setLeft((before) => {
+      const after = new Set(before);
+      if (counts) after.delete(id);
+      else after.add(id);
+      return after;
+    });
+  }, []);
+  return [left, count];
 }

@@ -1,10 +1,11 @@
-import { DRAW_GRID, formatNumber } from '@gullwind/core';
+import { DRAW_GRID, ENVELOPE_EVERY, formatNumber } from '@gullwind/core';
 import { Box, Button, useTheme } from '@mui/material';
 import { memo, useMemo, useState } from 'react';
 import {
+  Area,
   CartesianGrid,
+  ComposedChart,
   Line,
-  LineChart,
   ReferenceArea,
   ResponsiveContainer,
   Tooltip,
@@ -12,12 +13,15 @@ import {
   YAxis,
 } from 'recharts';
 import type { Analysed } from '../../workers/useAnalysis';
+import type { AnalysedStates } from '../../workers/useStates';
 import { ResponseTable } from './ResponseTable';
 
 interface CurvePoint {
   readonly f: number;
   readonly reference: number;
   readonly now: number | null;
+  /** Lowest and highest level over all counted states. */
+  readonly band?: readonly [number, number];
 }
 
 const HZ_TICKS = [50, 100, 200, 500, 1000, 2000, 5000, 10000];
@@ -31,24 +35,26 @@ const NOTE_TICKS: readonly (readonly [number, string])[] = [
   [2637, 'E7'],
   [5274, 'E8'],
 ];
-/** A quarter of the points of the grid, twelve an octave, are plenty for a line. */
-const DRAW_EVERY = 4;
 const Y_STEP = 6;
 const FROM_HZ = 40;
+/** One point further out, so that a line begins at the frame. */
+const LEFTMOST_HZ = 37;
 const TO_HZ = 20000;
 
 const sayHz = (hz: number): string =>
   hz >= 1000 ? `${formatNumber(hz / 1000, 2)}k` : formatNumber(hz, 0);
 const sayNote = (hz: number): string => NOTE_TICKS.find(([f]) => f === hz)?.[1] ?? '';
 
+interface Props {
+  readonly analysed: Analysed | null;
+  /** Where the envelope of all states is to be drawn. */
+  readonly states: AnalysedStates | null;
+}
+
 /** Level over frequency, straight in and now: hertz below, notes above. A table of it is one press away. */
-export const ResponseChart = memo(function ResponseChart({
-  analysed,
-}: {
-  analysed: Analysed | null;
-}) {
+export const ResponseChart = memo(function ResponseChart({ analysed, states }: Props) {
   const [asTable, setAsTable] = useState(false);
-  const points = useMemo(() => curvePoints(analysed), [analysed]);
+  const points = useMemo(() => curvePoints(analysed, states), [analysed, states]);
   return (
     <Box
       component="section"
@@ -71,21 +77,31 @@ export const ResponseChart = memo(function ResponseChart({
       >
         {asTable ? 'Curve' : 'Table'}
       </Button>
-      {asTable ? <ResponseTable points={points} /> : <Curves points={points} />}
+      {asTable ? (
+        <ResponseTable points={points} />
+      ) : (
+        <Curves points={points} hasBand={states !== null} />
+      )}
     </Box>
   );
 });
 
-function curvePoints(analysed: Analysed | null): readonly CurvePoint[] {
+function curvePoints(
+  analysed: Analysed | null,
+  states: AnalysedStates | null,
+): readonly CurvePoint[] {
   if (!analysed || analysed.analysis.kind === 'silent') return [];
   const { analysis } = analysed;
   const points: CurvePoint[] = [];
-  const first = DRAW_GRID.frequencyHz.findIndex((f) => f > FROM_HZ) - 1;
-  for (let i = first; i < DRAW_GRID.frequencyHz.length; i += DRAW_EVERY) {
+  const envelope = states?.states.kind === 'states' ? states.states.envelope : null;
+  // The envelope's points, twelve an octave, are plenty for a line as well.
+  for (let k = 0, i = 0; i < DRAW_GRID.frequencyHz.length; k++, i += ENVELOPE_EVERY) {
+    if (DRAW_GRID.frequencyHz[i]! < LEFTMOST_HZ) continue;
     points.push({
       f: DRAW_GRID.frequencyHz[i]!,
       reference: analysis.referenceDb[i]!,
       now: analysis.kind === 'sounding' ? analysis.nowDb[i]! : null,
+      ...(envelope ? { band: [envelope.lowDb[k]!, envelope.highDb[k]!] as const } : {}),
     });
   }
   return points;
@@ -96,20 +112,23 @@ const NOTES = NOTE_TICKS.map(([f]) => f);
 const HZ_RANGE: [number, number] = [FROM_HZ, TO_HZ];
 const sayDb = (db: number): string => formatNumber(db, 0);
 
-function Curves({ points }: { points: readonly CurvePoint[] }) {
+function Curves({ points, hasBand }: { points: readonly CurvePoint[]; hasBand: boolean }) {
   const [low, high] = levelRange(points);
   // The same elements as long as the frame stands still: only the data moves with the hand.
-  const frame = useMemo(() => <Frame low={low} high={high} />, [low, high]);
+  const frame = useMemo(
+    () => <Frame low={low} high={high} hasBand={hasBand} />,
+    [low, high, hasBand],
+  );
   return (
     <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column' }}>
       <Box sx={{ flex: 1, minHeight: 0 }}>
         <ResponsiveContainer width="100%" height="100%">
-          <LineChart data={points as CurvePoint[]} margin={MARGIN} accessibilityLayer={false}>
+          <ComposedChart data={points as CurvePoint[]} margin={MARGIN} accessibilityLayer={false}>
             {frame}
-          </LineChart>
+          </ComposedChart>
         </ResponsiveContainer>
       </Box>
-      <CurveKey />
+      <CurveKey hasBand={hasBand} />
     </Box>
   );
 }
@@ -117,7 +136,7 @@ function Curves({ points }: { points: readonly CurvePoint[] }) {
 const LINE = { dot: false, isAnimationActive: false, type: 'linear', xAxisId: 'hz' } as const;
 
 /** Axes, grid and the look of the curves. */
-function Frame({ low, high }: { low: number; high: number }) {
+function Frame({ low, high, hasBand }: { low: number; high: number; hasBand: boolean }) {
   const { chart } = useTheme();
   const axis = {
     stroke: chart.faint,
@@ -144,6 +163,20 @@ function Frame({ low, high }: { low: number; high: number }) {
         ifOverflow="hidden"
         label={{ value: 'treble', position: 'insideTop', fill: chart.faint, fontSize: 12.5 }}
       />
+      {hasBand && (
+        <Area
+          dataKey="band"
+          name="over all states"
+          xAxisId="hz"
+          type="linear"
+          stroke="none"
+          fill={chart.sea}
+          fillOpacity={0.22}
+          isAnimationActive={false}
+          activeDot={false}
+          tooltipType="none"
+        />
+      )}
       <CartesianGrid stroke={chart.grid} xAxisId="hz" />
       <XAxis {...frequency} xAxisId="hz" ticks={HZ_TICKS} tickFormatter={sayHz} height={24} />
       <XAxis
@@ -184,7 +217,7 @@ function Frame({ low, high }: { low: number; high: number }) {
 }
 
 /** Which curve is which, and in what. */
-function CurveKey() {
+function CurveKey({ hasBand }: { hasBand: boolean }) {
   const { chart } = useTheme();
   const sample = { x1: 0, x2: 26, y1: 5, y2: 5 };
   return (
@@ -201,7 +234,15 @@ function CurveKey() {
         </svg>{' '}
         straight in
       </span>
-      <span>level in dB over Hz and open-string notes</span>
+      {hasBand && (
+        <span>
+          <svg width={26} height={10} aria-hidden>
+            <rect width={26} height={10} fill={chart.sea} fillOpacity={0.22} />
+          </svg>{' '}
+          envelope of all states, not one of them
+        </span>
+      )}
+      {!hasBand && <span>level in dB over Hz and open-string notes</span>}
     </Box>
   );
 }
@@ -210,10 +251,10 @@ function CurveKey() {
 function levelRange(points: readonly CurvePoint[]): readonly [number, number] {
   let low = -2 * Y_STEP;
   let high = Y_STEP;
-  for (const { f, reference, now } of points) {
+  for (const { f, reference, now, band } of points) {
     if (f < 40 || f > 12000) continue;
-    low = Math.min(low, reference, now ?? reference);
-    high = Math.max(high, reference, now ?? reference);
+    low = Math.min(low, reference, now ?? reference, band?.[0] ?? reference);
+    high = Math.max(high, reference, now ?? reference, band?.[1] ?? reference);
   }
   return [Math.max(-60, Math.floor(low / Y_STEP) * Y_STEP), Math.ceil(high / Y_STEP) * Y_STEP];
 }

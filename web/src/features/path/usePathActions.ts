@@ -36,8 +36,9 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
     const rigNow = () => open().rig;
     const edit = (change: Edit) => dispatch(editorActions.edited(change));
     const preview = (change: Edit | null) => dispatch(editorActions.previewed(change));
+    // At once: the next key already acts on what this one selects.
     const select = (stop: Selection, of: Rig = shownRig(open())) =>
-      setSearch({ at: writeSelection(of, stop) }, { replace: true });
+      setSearch({ at: writeSelection(of, stop) }, { replace: true, flushSync: true });
     /** Makes an edit and selects what now stands at a place. */
     const editThenSelect = (change: Edit, stop: Selection) => {
       const result = applyEdit(rigNow(), change);
@@ -103,6 +104,8 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
           insert(insertDevice(rigNow(), gap, item.thing), gap);
         } else edit(replacement(rigNow(), selection, item));
       },
+      /** Stands the board in a state, all its switches in one edit. */
+      stand: (positions: Readonly<Record<string, boolean>>) => edit({ kind: 'stamp', positions }),
       allOff: () => {
         const positions = Object.fromEntries(rigNow().devices.map(({ id }) => [id, false]));
         edit({ kind: 'stamp', positions });

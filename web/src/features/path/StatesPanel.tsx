@@ -1,0 +1,143 @@
+import { formatSignedDb, type ExtremeState, type Rig, type StatesSounding } from '@gullwind/core';
+import { Box, Checkbox, styled, Typography } from '@mui/material';
+import { memo } from 'react';
+import { SOUNDING_FONT } from '../../app/theme';
+import type { AnalysedStates } from '../../workers/useStates';
+import { Figure } from './Figure';
+import { StatesHistogram } from './StatesHistogram';
+
+interface Props {
+  readonly analysed: AnalysedStates | null;
+  /** T of the rig as it stands, where it sounds. */
+  readonly nowDb: number | null;
+  readonly left: ReadonlySet<string>;
+  readonly onStand: (positions: Readonly<Record<string, boolean>>) => void;
+  readonly onCount: (id: string, counts: boolean) => void;
+}
+
+/** What switching alone can do to the sound. */
+export const StatesPanel = memo(function StatesPanel({
+  analysed,
+  nowDb,
+  left,
+  onStand,
+  onCount,
+}: Props) {
+  if (!analysed) return <Typography variant="body2">Counting …</Typography>;
+  const { rig, states } = analysed;
+  if (states.kind === 'nothingHeard') {
+    return <Typography variant="body2">Nothing comes through in any of these states.</Typography>;
+  }
+  return (
+    <>
+      <Typography variant="body2" data-testid="states-counted">
+        {sayCount(states)}
+      </Typography>
+      <Box
+        component="dl"
+        sx={{ m: 0, display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 1 }}
+      >
+        <Figure
+          name="Spread"
+          value={`${states.spreadDb.toFixed(2)} dB`}
+          large
+          testId="spread"
+          title="Brightest less dullest: how far apart the sound gets by switching alone."
+        />
+        {states.calmSpreadDb !== null && (
+          <Figure
+            name="without the fuzz"
+            value={`${states.calmSpreadDb.toFixed(2)} dB`}
+            title="A low-impedance fuzz is meant to change the sound."
+          />
+        )}
+        <Figure
+          name="Mean"
+          value={`${formatSignedDb(states.meanDb, 2)} ± ${states.deviationDb.toFixed(2)} dB`}
+        />
+      </Box>
+      <StatesHistogram states={states} nowDb={nowDb} />
+      <StandIn name="Brightest" rig={rig} extreme={states.brightest} onStand={onStand} />
+      <StandIn name="Dullest" rig={rig} extreme={states.dullest} onStand={onStand} />
+      <Counted rig={rig} left={left} onCount={onCount} />
+    </>
+  );
+});
+
+function sayCount({ switches, count }: StatesSounding): string {
+  const many =
+    count < 1e6 ? count.toLocaleString('en') : count.toExponential(1).replace('e+', ' × 10^');
+  return `${switches} ${switches === 1 ? 'switch' : 'switches'}, ${many} ${count === 1 ? 'state' : 'states'} in which something is heard.`;
+}
+
+const StandButton = styled('button')(({ theme }) => ({
+  display: 'block',
+  width: '100%',
+  border: 0,
+  borderTop: `1px solid ${theme.chart.grid}`,
+  background: 'none',
+  color: 'inherit',
+  font: 'inherit',
+  fontSize: 14,
+  lineHeight: 1.35,
+  padding: '4px 0',
+  textAlign: 'left',
+  cursor: 'pointer',
+  '&:hover': { background: theme.chart.grid },
+  '&:focus-visible': { outline: `2px solid ${theme.chart.sea}` },
+  '& i': { float: 'right', fontFamily: SOUNDING_FONT, fontSize: 15 },
+}));
+
+interface StandInProps {
+  readonly name: string;
+  readonly rig: Rig;
+  readonly extreme: ExtremeState;
+  readonly onStand: Props['onStand'];
+}
+
+/** One end of the spread by the names that are on in it; a press stands the board in that state. */
+function StandIn({ name, rig, extreme, onStand }: StandInProps) {
+  const on = rig.devices.filter(({ id }) => extreme.positions[id]).map((device) => device.name);
+  const ties = extreme.ties > 1 ? ` (one of ${extreme.ties.toLocaleString('en')} alike)` : '';
+  return (
+    <StandButton
+      type="button"
+      title="Stand in this state"
+      onClick={() => onStand(extreme.positions)}
+    >
+      <i>{formatSignedDb(extreme.trebleDb, 2)}</i>
+      <b>{name}</b>: {on.length === 0 ? 'everything off' : `${on.join(', ')} on`}
+      {ties}
+    </StandButton>
+  );
+}
+
+const CountLabel = styled('label')({
+  display: 'flex',
+  alignItems: 'center',
+  fontSize: 14,
+  lineHeight: 1.2,
+});
+
+function Counted({ rig, left, onCount }: Pick<Props, 'left' | 'onCount'> & { rig: Rig }) {
+  return (
+    <Box component="fieldset" sx={{ border: 0, m: 0, mt: 1, p: 0 }}>
+      <Typography component="legend" variant="h2" sx={{ p: 0 }}>
+        Switches that count
+      </Typography>
+      {rig.devices.map(({ id, name, bypass }, i) =>
+        bypass === 'alwaysOn' ? null : (
+          <CountLabel key={id}>
+            <Checkbox
+              size="small"
+              sx={{ p: '2px', mr: 0.5 }}
+              checked={!left.has(id)}
+              onChange={(event) => onCount(id, event.target.checked)}
+            />
+            {i + 1} {name}
+          </CountLabel>
+        ),
+      )}
+    </Box>
+  );
+}

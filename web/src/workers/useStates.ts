@@ -1,0 +1,34 @@
+import { switchesOf, type Rig, type StatesAnalysis } from '@gullwind/core';
+import { useMemo } from 'react';
+import { analysisWorker } from './analysisWorker';
+import { useLatest } from './useLatest';
+
+interface Question {
+  readonly rig: Rig;
+  readonly counted: readonly string[];
+}
+
+/** All states of a rig, with the very rig and switches they belong to. */
+export interface AnalysedStates extends Question {
+  readonly states: StatesAnalysis;
+}
+
+const analyse = async ({ rig, counted }: Question): Promise<AnalysedStates> => ({
+  rig,
+  counted,
+  states: await analysisWorker().analyseStates(rig, counted),
+});
+
+/**
+ * Analyses all combinations of a rig's switches in the worker.
+ *
+ * @param rig null while nobody looks; @param left ids of switches that do not count
+ */
+export function useStates(rig: Rig | null, left: ReadonlySet<string>): AnalysedStates | null {
+  const question = useMemo(
+    () => rig && { rig, counted: switchesOf(rig).filter((id) => !left.has(id)) },
+    [rig, left],
+  );
+  const answer = useLatest(question, analyse);
+  return question && answer;
+}
