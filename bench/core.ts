@@ -1,13 +1,21 @@
 import {
   analyseRig,
+  analyseStates,
   applyEdit,
+  applyEdits,
   compileSection,
   createLadderState,
+  deviceOfClass,
   DRAW_GRID,
   drivePath,
+  entered,
+  newRig,
   SectionSolver,
   setLeadLength,
   solveLadder,
+  switchesOf,
+  type Edit,
+  type Rig,
   type Section,
 } from '@gullwind/core';
 import { twentyPedals } from './twentyPedals';
@@ -151,4 +159,57 @@ const afterEdit = () => {
 const editMs = timeUs(30, afterEdit) / 1000;
 console.log(
   `Whole analysis after an edit, 20 pedals: ${editMs.toFixed(2)} ms (curve, figures, running level, take-outs, buffer advice)`,
+);
+
+/** The same board with another number of pedals. */
+function board(count: number): Rig {
+  return applyEdits(
+    newRig('board'),
+    ...Array.from({ length: count }, (_, i): Edit => {
+      const device = {
+        ...deviceOfClass(i % 5 === 4 ? 'delay' : 'drive', ''),
+        name: `pedal ${i + 1}`,
+      };
+      const lead = (k: number) => ({
+        ...newRig('').leads[0]!,
+        id: `l${k}`,
+        lengthM: entered(k === 1 ? 6 : 0.3),
+      });
+      return {
+        kind: 'splice',
+        at: i,
+        remove: 0,
+        devices: [{ ...device, id: `d${i + 1}` }],
+        leads: [lead(i + 1), lead(i + 2)],
+        positions: {},
+      };
+    }),
+  );
+}
+
+console.log('All states at once (98 + 120 frequencies)');
+let tenMs = 0;
+for (const count of [10, 20, 30, 40]) {
+  const many = board(count);
+  const all = switchesOf(many);
+  const ms = timeUs(2, () => analyseStates(many, all)) / 1000;
+  if (count === 10) tenMs = ms;
+  console.log(
+    `  n = ${count}  ${ms.toFixed(1)} ms, ${(ms / tenMs).toFixed(1)} × n = 10 (n²: ${(count / 10) ** 2} ×), 2^${count} states`,
+  );
+}
+const sixteen = board(16);
+const counted = switchesOf(sixteen);
+const dynamicMs = timeUs(2, () => analyseStates(sixteen, counted)) / 1000;
+const bruteMs =
+  onceUs(1, () => {
+    const remembered = new SectionSolver();
+    for (let bits = 0; bits < 2 ** 16; bits++) {
+      const positions = Object.fromEntries(counted.map((id, k) => [id, ((bits >> k) & 1) === 1]));
+      for (const { circuit } of drivePath({ ...sixteen, positions }).sections)
+        remembered.solve(circuit);
+    }
+  }) / 1000;
+console.log(
+  `  n = 16  ${dynamicMs.toFixed(1)} ms; one by one, sections remembered: ${bruteMs.toFixed(0)} ms, ${(bruteMs / dynamicMs).toFixed(0)} ×`,
 );

@@ -57,7 +57,7 @@ function addControls(builder: LadderBuilder, controls: Controls): void {
 
 function addTone(builder: LadderBuilder, { tone }: Controls): void {
   if (tone === null || (tone.noLoad && tone.remaining >= 1)) return;
-  builder.push(Op.ShuntSeriesRC, tone.potOhm * tone.remaining, tone.cF);
+  builder.shuntSeriesRC(tone.potOhm * tone.remaining, tone.cF);
 }
 
 function addVolume(builder: LadderBuilder, { volume, bleed }: Controls): void {

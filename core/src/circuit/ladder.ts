@@ -10,8 +10,8 @@ export enum Op {
   ShuntRC,
   /** Y = ω·p0·(p1 + j): a capacitance p0 with loss tangent p1 */
   ShuntLossyC,
-  /** Y = 1 / (p0 + 1/(jω·p1)) (Ω, F) */
-  ShuntSeriesRC,
+  /** Y = p0 + jω·p1 + 1 / (p2 + 1/(jω·p3)) (S, F, Ω, F): a tone control with what else hangs there */
+  ShuntTone,
   /** Z = p0 (Ω) */
   SeriesR,
   /** Z = p0 + 1/(p2 + 1/(jω·p1)) (Ω, H, S): a winding with eddy losses */
@@ -54,13 +54,32 @@ export class LadderBuilder {
 
   shunt(conductance: number, cF: number): void {
     if (conductance === 0 && cF === 0) return;
-    const last = this.ops.length - 1;
-    if (last < this.mergeFrom || this.ops[last] !== Op.ShuntRC) {
+    const last = this.lastShunt();
+    if (last === null) {
       this.push(Op.ShuntRC, conductance, cF);
       return;
     }
     this.parameters[last * PARAMETERS_PER_OP]! += conductance;
     this.parameters[last * PARAMETERS_PER_OP + 1]! += cF;
+  }
+
+  /** A resistance and a capacitance in series to ground. */
+  shuntSeriesRC(rOhm: number, cF: number): void {
+    const last = this.lastShunt();
+    if (last === null || this.ops[last] !== Op.ShuntRC) {
+      this.push(Op.ShuntTone, 0, 0, rOhm, cF);
+      return;
+    }
+    this.ops[last] = Op.ShuntTone;
+    this.parameters[last * PARAMETERS_PER_OP + 2] = rOhm;
+    this.parameters[last * PARAMETERS_PER_OP + 3] = cF;
+  }
+
+  /** The operation that another shunt may be merged into. */
+  private lastShunt(): number | null {
+    const last = this.ops.length - 1;
+    const isShunt = this.ops[last] === Op.ShuntRC || this.ops[last] === Op.ShuntTone;
+    return last >= this.mergeFrom && isShunt ? last : null;
   }
 
   series(rOhm: number): void {

@@ -3,28 +3,22 @@ export const CASCADE_CELLS = 128;
 
 /** The row vector (d, n) at every frequency; owned by the caller and used again for every solve. */
 export interface LadderState {
-  readonly dRe: Float64Array;
-  readonly dIm: Float64Array;
-  readonly nRe: Float64Array;
-  readonly nIm: Float64Array;
+  /** Interleaved re d, im d, re n, im n: all of a frequency in one place. */
+  readonly rows: Float64Array;
   /** Room for one run of simple operations. */
   readonly cascade: Float64Array;
 }
 
 export function createLadderState(points: number): LadderState {
-  return {
-    dRe: new Float64Array(points),
-    dIm: new Float64Array(points),
-    nRe: new Float64Array(points),
-    nIm: new Float64Array(points),
-    cascade: new Float64Array(2 * CASCADE_CELLS),
-  };
+  return { rows: new Float64Array(4 * points), cascade: new Float64Array(2 * CASCADE_CELLS) };
 }
 
-/** Stands the state at an ideal source: d = 1, n = 0. */
-export function resetLadder(state: LadderState): void {
-  state.dRe.fill(1);
-  state.dIm.fill(0);
-  state.nRe.fill(0);
-  state.nIm.fill(0);
+/** Stands every row at (d, n): (1, 0), an ideal source, until said otherwise. */
+export function resetLadder({ rows }: LadderState, d = 1, n = 0): void {
+  for (let i = 0; i < rows.length; i += 4) {
+    rows[i] = d;
+    rows[i + 1] = 0;
+    rows[i + 2] = n;
+    rows[i + 3] = 0;
+  }
 }

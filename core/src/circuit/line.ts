@@ -19,8 +19,7 @@ export interface UniformLine {
  *
  * Source: Desoer & Kuh, Basic Circuit Theory (1969), ch. 17; uniform line.
  */
-export function stepLine(line: UniformLine, omega: Float64Array, state: LadderState): void {
-  const { dRe, dIm, nRe, nIm } = state;
+export function stepLine(line: UniformLine, omega: Float64Array, { rows }: LadderState): void {
   for (let i = 0; i < omega.length; i++) {
     const w = omega[i]!;
     const zRe = line.rPerM * line.lengthM;
@@ -35,14 +34,15 @@ export function stepLine(line: UniformLine, omega: Float64Array, state: LadderSt
     const bIm = zRe * sincIm + zIm * sincRe;
     const cRe = yRe * sincRe - yIm * sincIm;
     const cIm = yRe * sincIm + yIm * sincRe;
-    const d0 = dRe[i]!,
-      d1 = dIm[i]!,
-      n0 = nRe[i]!,
-      n1 = nIm[i]!;
-    dRe[i] = d0 * coshRe - d1 * coshIm + n0 * cRe - n1 * cIm;
-    dIm[i] = d0 * coshIm + d1 * coshRe + n0 * cIm + n1 * cRe;
-    nRe[i] = d0 * bRe - d1 * bIm + n0 * coshRe - n1 * coshIm;
-    nIm[i] = d0 * bIm + d1 * bRe + n0 * coshIm + n1 * coshRe;
+    const at = 4 * i;
+    const d0 = rows[at]!;
+    const d1 = rows[at + 1]!;
+    const n0 = rows[at + 2]!;
+    const n1 = rows[at + 3]!;
+    rows[at] = d0 * coshRe - d1 * coshIm + n0 * cRe - n1 * cIm;
+    rows[at + 1] = d0 * coshIm + d1 * coshRe + n0 * cIm + n1 * cRe;
+    rows[at + 2] = d0 * bRe - d1 * bIm + n0 * coshRe - n1 * coshIm;
+    rows[at + 3] = d0 * bIm + d1 * bRe + n0 * coshIm + n1 * coshRe;
   }
 }
 

@@ -31,8 +31,10 @@ export function runLadder(
   { omega }: FrequencyGrid,
   state: LadderState,
 ): void {
-  if (state.dRe.length < omega.length) {
-    throw new RangeError(`state holds ${state.dRe.length} points, the grid has ${omega.length}`);
+  if (state.rows.length < 4 * omega.length) {
+    throw new RangeError(
+      `state holds ${state.rows.length / 4} points, the grid has ${omega.length}`,
+    );
   }
   const { ops, parameters: p } = ladder;
   let k = from;
@@ -79,27 +81,25 @@ function gatherCascade(
  * the run, most of any pedalboard, to the other, and while one frequency waits for its last product the
  * other one goes on. An odd last frequency is computed in both places. An unrolled kernel, hence long.
  */
-function stepCascade(
-  { dRe, dIm, nRe, nIm, cascade }: LadderState,
-  length: number,
-  omega: Float64Array,
-): void {
+function stepCascade({ rows, cascade }: LadderState, length: number, omega: Float64Array): void {
   const last = omega.length - 1;
   for (let i = 0; i <= last; i += 2) {
     const j = i < last ? i + 1 : i;
     const wi = omega[i]!;
     const wj = omega[j]!;
-    let d0 = dRe[i]!;
-    let d1 = dIm[i]!;
-    let n0 = nRe[i]!;
-    let n1 = nIm[i]!;
-    let d2 = dRe[j]!;
-    let d3 = dIm[j]!;
-    let n2 = nRe[j]!;
-    let n3 = nIm[j]!;
-    for (let at = 0; at < length; at += 2) {
-      const c = cascade[at]!;
-      const r = cascade[at + 1]!;
+    const a = 4 * i;
+    const b = 4 * j;
+    let d0 = rows[a]!;
+    let d1 = rows[a + 1]!;
+    let n0 = rows[a + 2]!;
+    let n1 = rows[a + 3]!;
+    let d2 = rows[b]!;
+    let d3 = rows[b + 1]!;
+    let n2 = rows[b + 2]!;
+    let n3 = rows[b + 3]!;
+    for (let k = 0; k < length; k += 2) {
+      const c = cascade[k]!;
+      const r = cascade[k + 1]!;
       const bi = wi * c;
       const bj = wj * c;
       d0 -= bi * n1;
@@ -111,14 +111,14 @@ function stepCascade(
       n2 += r * d2;
       n3 += r * d3;
     }
-    dRe[i] = d0;
-    dIm[i] = d1;
-    nRe[i] = n0;
-    nIm[i] = n1;
-    dRe[j] = d2;
-    dIm[j] = d3;
-    nRe[j] = n2;
-    nIm[j] = n3;
+    rows[a] = d0;
+    rows[a + 1] = d1;
+    rows[a + 2] = n0;
+    rows[a + 3] = n1;
+    rows[b] = d2;
+    rows[b + 1] = d3;
+    rows[b + 2] = n2;
+    rows[b + 3] = n3;
   }
 }
 
@@ -128,8 +128,8 @@ function stepAlone(op: Op, p: Float64Array, omega: Float64Array, state: LadderSt
       return stepShuntRC(p[0]!, p[1]!, omega, state);
     case Op.ShuntLossyC:
       return stepShuntLossyC(p[0]!, p[1]!, omega, state);
-    case Op.ShuntSeriesRC:
-      return stepShuntSeriesRC(p[0]!, p[1]!, omega, state);
+    case Op.ShuntTone:
+      return stepShuntTone(p, omega, state);
     case Op.SeriesWinding:
       return stepSeriesWinding(p[0]!, p[1]!, p[2]!, omega, state);
     case Op.SeriesParallelRC:
@@ -157,11 +157,12 @@ export function endLadder(
   load: Load,
   { omega }: FrequencyGrid,
   out: Float64Array,
-  { dRe, dIm, nRe, nIm }: LadderState,
+  { rows }: LadderState,
 ): void {
   if (out.length !== 2 * omega.length) {
     throw new RangeError(`out holds ${out.length} numbers, expected ${2 * omega.length}`);
   }
+  const { cF } = load;
   const conductance = 1 / load.rOhm;
   const stopper = load.grid?.stopperOhm ?? 0;
   const miller = load.grid?.millerF ?? 0;
@@ -170,42 +171,43 @@ export function endLadder(
     const x = w * miller;
     const scale = x / (1 + x * x * stopper * stopper);
     const g = conductance + scale * x * stopper;
-    const b = w * load.cF + scale;
-    const re = dRe[i]! + g * nRe[i]! - b * nIm[i]!;
-    const im = dIm[i]! + g * nIm[i]! + b * nRe[i]!;
+    const b = w * cF + scale;
+    const n0 = rows[4 * i + 2]!;
+    const n1 = rows[4 * i + 3]!;
+    const re = rows[4 * i]! + g * n0 - b * n1;
+    const im = rows[4 * i + 1]! + g * n1 + b * n0;
     const inverse = gain / (re * re + im * im);
     out[2 * i] = re * inverse;
     out[2 * i + 1] = -im * inverse;
   }
 }
 
-function stepShuntRC(g: number, c: number, omega: Float64Array, s: LadderState): void {
-  const { dRe, dIm, nRe, nIm } = s;
+function stepShuntRC(g: number, c: number, omega: Float64Array, { rows }: LadderState): void {
+  for (let i = 0; i < omega.length; i++) addShunt(rows, i, g, omega[i]! * c);
+}
+
+function stepShuntLossyC(
+  c: number,
+  tangent: number,
+  omega: Float64Array,
+  { rows }: LadderState,
+): void {
   for (let i = 0; i < omega.length; i++) {
     const b = omega[i]! * c;
-    dRe[i]! += g * nRe[i]! - b * nIm[i]!;
-    dIm[i]! += g * nIm[i]! + b * nRe[i]!;
+    addShunt(rows, i, b * tangent, b);
   }
 }
 
-function stepShuntLossyC(c: number, tangent: number, omega: Float64Array, s: LadderState): void {
-  const { dRe, dIm, nRe, nIm } = s;
+function stepShuntTone(p: Float64Array, omega: Float64Array, { rows }: LadderState): void {
+  const g = p[0]!;
+  const c = p[1]!;
+  const r = p[2]!;
+  const toneC = p[3]!;
   for (let i = 0; i < omega.length; i++) {
-    const b = omega[i]! * c;
-    const g = b * tangent;
-    dRe[i]! += g * nRe[i]! - b * nIm[i]!;
-    dIm[i]! += g * nIm[i]! + b * nRe[i]!;
-  }
-}
-
-function stepShuntSeriesRC(r: number, c: number, omega: Float64Array, s: LadderState): void {
-  const { dRe, dIm, nRe, nIm } = s;
-  for (let i = 0; i < omega.length; i++) {
-    const x = omega[i]! * c;
+    const w = omega[i]!;
+    const x = w * toneC;
     const b = x / (1 + x * x * r * r);
-    const g = b * x * r;
-    dRe[i]! += g * nRe[i]! - b * nIm[i]!;
-    dIm[i]! += g * nIm[i]! + b * nRe[i]!;
+    addShunt(rows, i, g + b * x * r, w * c + b);
   }
 }
 
@@ -214,21 +216,26 @@ function stepSeriesWinding(
   l: number,
   eddySiemens: number,
   omega: Float64Array,
-  s: LadderState,
+  { rows }: LadderState,
 ): void {
   for (let i = 0; i < omega.length; i++) {
     const x = omega[i]! * l;
     const q = x * eddySiemens;
     const scale = x / (1 + q * q);
-    addSeries(s, i, r + scale * q, scale);
+    addSeries(rows, i, r + scale * q, scale);
   }
 }
 
-function stepSeriesParallelRC(g: number, c: number, omega: Float64Array, s: LadderState): void {
+function stepSeriesParallelRC(
+  g: number,
+  c: number,
+  omega: Float64Array,
+  { rows }: LadderState,
+): void {
   for (let i = 0; i < omega.length; i++) {
     const b = omega[i]! * c;
     const inverse = 1 / (g * g + b * b);
-    addSeries(s, i, g * inverse, -b * inverse);
+    addSeries(rows, i, g * inverse, -b * inverse);
   }
 }
 
@@ -237,19 +244,29 @@ function stepSeriesBleed(
   c: number,
   r: number,
   omega: Float64Array,
-  s: LadderState,
+  { rows }: LadderState,
 ): void {
   for (let i = 0; i < omega.length; i++) {
     const x = omega[i]! * c;
     const scale = x / (1 + x * x * r * r);
     const gAll = g + scale * x * r;
     const inverse = 1 / (gAll * gAll + scale * scale);
-    addSeries(s, i, gAll * inverse, -scale * inverse);
+    addSeries(rows, i, gAll * inverse, -scale * inverse);
   }
 }
 
-function addSeries(s: LadderState, i: number, zRe: number, zIm: number): void {
-  const { dRe, dIm, nRe, nIm } = s;
-  nRe[i]! += zRe * dRe[i]! - zIm * dIm[i]!;
-  nIm[i]! += zRe * dIm[i]! + zIm * dRe[i]!;
+/** n += Z·d at one frequency. */
+function addSeries(rows: Float64Array, i: number, zRe: number, zIm: number): void {
+  const d0 = rows[4 * i]!;
+  const d1 = rows[4 * i + 1]!;
+  rows[4 * i + 2]! += zRe * d0 - zIm * d1;
+  rows[4 * i + 3]! += zRe * d1 + zIm * d0;
+}
+
+/** d += Y·n at one frequency. */
+function addShunt(rows: Float64Array, i: number, g: number, b: number): void {
+  const n0 = rows[4 * i + 2]!;
+  const n1 = rows[4 * i + 3]!;
+  rows[4 * i]! += g * n0 - b * n1;
+  rows[4 * i + 1]! += g * n1 + b * n0;
 }

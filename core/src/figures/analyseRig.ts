@@ -11,8 +11,8 @@ import {
   type DrivenPath,
   type RunPoint,
   type TakeOut,
+  wiperFraction,
 } from '../path';
-import { wiperFraction } from '../path';
 import type { Rig } from '../rig';
 import { bufferAdvice, type BufferAdvice } from './bufferAdvice';
 import { figuresOf, type Figures } from './figures';
@@ -39,8 +39,8 @@ interface Common {
   readonly referenceDb: Float64Array;
 }
 
-export interface SoundingAnalysis extends Common {
-  readonly kind: 'sounding';
+/** How a rig that sounds compares with straight-in. */
+export interface Sound {
   /** Levels of the rig on `DRAW_GRID`, dB. */
   readonly nowDb: Float64Array;
   readonly figures: Figures;
@@ -48,33 +48,70 @@ export interface SoundingAnalysis extends Common {
   readonly referenceResonance: Resonance;
   readonly corner: Corner;
   readonly verdict: Verdict;
+}
+
+/** What costs what, and what would help: more work than all the rest. */
+interface Reasons {
   readonly tone: ToneEquivalent;
   readonly loads: readonly DriverLoad[];
   readonly takeOuts: readonly TakeOut[];
   readonly buffer: BufferAdvice | null;
 }
 
-/** All that the Path page shows of a rig as its switches stand. */
-export type Analysis =
-  | SoundingAnalysis
+interface Muted extends Common {
   /** An engaged device lets nothing through: points up to its input, no figures. */
-  | (Common & { readonly kind: 'muted'; readonly by: number })
+  readonly kind: 'muted';
+  readonly by: number;
+}
+
+interface Silent {
   /** The guitar's volume is closed. */
-  | { readonly kind: 'silent'; readonly sections: readonly SectionSummary[] };
+  readonly kind: 'silent';
+  readonly sections: readonly SectionSummary[];
+}
+
+interface Measured extends Common, Sound {
+  readonly kind: 'sounding';
+}
+
+export interface SoundingAnalysis extends Measured, Reasons {}
+
+/** A rig measured: enough to list it. */
+export type Measurement = Measured | Muted | Silent;
+
+/** All that the Path page shows of a rig as its switches stand. */
+export type Analysis = SoundingAnalysis | Muted | Silent;
 
 /** Above this output resistance a lead is exposed to what drives it just as it is to a pickup. */
 export const SHELTER_LIMIT_OHM = 10_000;
 
-/** Analyses a rig; `solver` remembers sections from one call to the next. */
+/** Measures a rig against straight-in; `solver` remembers sections from one call to the next. */
+export function measureRig(rig: Rig, solver: SectionSolver = new SectionSolver()): Measurement {
+  return measurePath(rig, drivePath(rig), solver);
+}
+
+/** Measures a rig and finds the reasons. */
 export function analyseRig(rig: Rig, solver: SectionSolver = new SectionSolver()): Analysis {
   const path = drivePath(rig);
+  const measurement = measurePath(rig, path, solver);
+  if (measurement.kind !== 'sounding') return measurement;
+  const { trebleDb } = measurement.figures;
+  return {
+    ...measurement,
+    tone: toneEquivalent(rig, trebleDb),
+    loads: driverLoads(path),
+    takeOuts: takeOuts(rig, path),
+    buffer: bufferAdvice(rig, trebleDb),
+  };
+}
+
+function measurePath(rig: Rig, path: DrivenPath, solver: SectionSolver): Measurement {
   const sections = summarise(path);
   if (wiperFraction(rig.guitar.volume) <= 0) return { kind: 'silent', sections };
-  const points = runningLevel(rig, path);
   const reference = solveAll([referenceCircuit(rig)], solver);
-  const common = { sections, points, referenceDb: reference.draw };
+  const common = { sections, points: runningLevel(rig, path), referenceDb: reference.draw };
   if (path.mutedBy !== null) return { ...common, kind: 'muted', by: path.mutedBy };
-  return { ...common, ...analyseSound(rig, path, reference, solver) };
+  return { ...common, kind: 'sounding', ...soundOf(path, reference, solver) };
 }
 
 interface Levels {
@@ -93,31 +130,21 @@ function solveAll(circuits: readonly Section[], solver: SectionSolver): Levels {
   return { draw, figure };
 }
 
-function analyseSound(
-  rig: Rig,
-  path: DrivenPath,
-  reference: Levels,
-  solver: SectionSolver,
-): Omit<SoundingAnalysis, keyof Common> {
+function soundOf({ sections }: DrivenPath, reference: Levels, solver: SectionSolver): Sound {
   const now = solveAll(
-    path.sections.map(({ circuit }) => circuit),
+    sections.map(({ circuit }) => circuit),
     solver,
   );
   const figures = figuresOf(now.figure, reference.figure);
   const resonance = resonanceOf(now.draw);
   const referenceResonance = resonanceOf(reference.draw);
   return {
-    kind: 'sounding',
     nowDb: now.draw,
     figures,
     resonance,
     referenceResonance,
     corner: cornerOf(now.draw, now.figure[FIGURE_BANDS.level.start]!),
     verdict: verdictOf(figures, resonance, referenceResonance),
-    tone: toneEquivalent(rig, figures.trebleDb),
-    loads: driverLoads(path),
-    takeOuts: takeOuts(rig, path),
-    buffer: bufferAdvice(rig, figures.trebleDb),
   };
 }
 

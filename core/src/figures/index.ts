@@ -1,4 +1,4 @@
-export { analyseRig, SHELTER_LIMIT_OHM } from './analyseRig';
+export { analyseRig, measureRig, SHELTER_LIMIT_OHM } from './analyseRig';
 export type { Analysis, SectionSummary, SoundingAnalysis } from './analyseRig';
 export type { BufferAdvice } from './bufferAdvice';
 export { figuresOf } from './figures';

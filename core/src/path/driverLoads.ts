@@ -74,11 +74,8 @@ function transfer(
   row: 'voltage' | 'admittance',
 ): readonly Complex[] {
   const state = createLadderState(GRID.omega.length);
-  resetLadder(state);
-  if (row === 'admittance') {
-    state.dRe.fill(0);
-    state.nRe.fill(1);
-  }
+  if (row === 'admittance') resetLadder(state, 0, 1);
+  else resetLadder(state);
   runLadder(ladder, 0, ladder.ops.length, GRID, state);
   const out = new Float64Array(2 * GRID.omega.length);
   endLadder(1, section.load, GRID, out, state);
@@ -95,5 +92,6 @@ function sourceImpedance(section: Section): Complex {
   const state = createLadderState(GRID.omega.length);
   resetLadder(state);
   runLadder(ladder, 0, ladder.ops.length, GRID, state);
-  return divide({ re: state.nRe[0]!, im: state.nIm[0]! }, { re: state.dRe[0]!, im: state.dIm[0]! });
+  const [d0, d1, n0, n1] = state.rows;
+  return divide({ re: n0!, im: n1! }, { re: d0!, im: d1! });
 }

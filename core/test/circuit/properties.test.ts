@@ -91,18 +91,15 @@ function chain(elements: readonly PathElement[]) {
   const ladder = builder.build();
   const rows = [true, false].map((first) => {
     const state = createLadderState(points);
-    resetLadder(state);
-    if (!first) {
-      state.dRe.fill(0);
-      state.nRe.fill(1);
-    }
+    if (first) resetLadder(state);
+    else resetLadder(state, 0, 1);
     runLadder(ladder, 0, ladder.ops.length, grid, state);
     return state;
   });
-  const at = (i: number, row: 0 | 1, of: 'd' | 'n') =>
-    of === 'd'
-      ? c(rows[row]!.dRe[i]!, rows[row]!.dIm[i]!)
-      : c(rows[row]!.nRe[i]!, rows[row]!.nIm[i]!);
+  const at = (i: number, row: 0 | 1, of: 'd' | 'n') => {
+    const place = 4 * i + (of === 'd' ? 0 : 2);
+    return c(rows[row]!.rows[place]!, rows[row]!.rows[place + 1]!);
+  };
   return Array.from({ length: points }, (_, i) => ({
     a: at(i, 0, 'd'),
     b: at(i, 0, 'n'),

@@ -1,11 +1,11 @@
 import type { RigListing, StoredRig } from '@gullwind/contract';
-import { analyseRig, SectionSolver } from '@gullwind/core';
+import { measureRig, SectionSolver } from '@gullwind/core';
 
 const solver = new SectionSolver();
 
 /** A stored rig as the list shows it, with its way and figures computed. */
 export function listRig({ id, revision, updatedAt, rig }: StoredRig): RigListing {
-  const analysis = analyseRig(rig, solver);
+  const analysis = measureRig(rig, solver);
   const sounding = analysis.kind === 'sounding' ? analysis : null;
   return {
     id,

@@ -31,6 +31,9 @@ export function LeadPanel({
         kind={`${nameLead(rig, index)} · ${kind}`}
         onRename={(to) => actions.edit({ kind: 'rename', target, to })}
       >
+        <Button size="small" onClick={actions.bufferBehind}>
+          Buffer behind it
+        </Button>
         <Button size="small" onClick={() => onSwap('lead')}>
           Swap
         </Button>
