@@ -33,6 +33,9 @@ test('the story by pointer', async () => {
   expect(longer).toBeLessThan(stamped);
 
   await page.click('[role="option"][aria-label^="the lead in"]');
+  await page.eventually('length budgets', async () =>
+    (await page.textOf('[data-testid="budgets"]')).includes('no length: the rest costs more'),
+  );
   await page.press('b');
   const buffered = await page.trebleOtherThan(longer);
   expect(buffered).toBeGreaterThan(longer + 3);

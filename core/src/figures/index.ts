@@ -3,6 +3,8 @@ export type { Analysis, SectionSummary, SoundingAnalysis } from './analyseRig';
 export type { BufferAdvice } from './bufferAdvice';
 export { figuresOf } from './figures';
 export type { Figures } from './figures';
+export { lengthBudget } from './lengthBudget';
+export type { BudgetBaseline, LengthBudget } from './lengthBudget';
 export { cornerOf, resonanceOf, semitonesBetween } from './resonance';
 export type { Corner, Resonance } from './resonance';
 export { toneEquivalent } from './toneEquivalent';

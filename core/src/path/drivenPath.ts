@@ -1,4 +1,4 @@
-import type { Load, PathElement, Section, Source } from '../circuit';
+import type { LeadElement, Load, PathElement, Section, Source } from '../circuit';
 import type { Amp, Device, Guitar, Lead, Pot, ReferenceLead, Side } from '../gear';
 import { isEngaged, type Rig } from '../rig';
 
@@ -113,7 +113,7 @@ export function bypassElements(device: Device, loaded: boolean): readonly PathEl
 }
 
 /** A lead with both its plugs. */
-export function leadElement(lead: Lead): PathElement {
+export function leadElement(lead: Lead): LeadElement {
   return {
     kind: 'lead',
     lengthM: lead.lengthM.value,

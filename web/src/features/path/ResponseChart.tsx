@@ -1,4 +1,4 @@
-import { DRAW_GRID, ENVELOPE_EVERY, formatNumber } from '@gullwind/core';
+import { DRAW_GRID, ENVELOPE_EVERY, formatNumber, formatQuantity } from '@gullwind/core';
 import { Box, Button, useTheme } from '@mui/material';
 import { memo, useMemo, useState } from 'react';
 import {
@@ -43,6 +43,8 @@ const TO_HZ = 20000;
 
 const sayHz = (hz: number): string =>
   hz >= 1000 ? `${formatNumber(hz / 1000, 2)}k` : formatNumber(hz, 0);
+const sayPoint = (point: CurvePoint | undefined): string =>
+  point ? formatQuantity(point.f, 'frequency', 'metric') : '';
 const sayNote = (hz: number): string => NOTE_TICKS.find(([f]) => f === hz)?.[1] ?? '';
 
 interface Props {
@@ -199,7 +201,8 @@ function Frame({ low, high, hasBand }: { low: number; high: number; hasBand: boo
       />
       <Tooltip
         isAnimationActive={false}
-        labelFormatter={(f) => `${sayHz(Number(f))}Hz`}
+        // With two axes the label may be the other one's: the point itself knows its frequency.
+        labelFormatter={(_label, shown) => sayPoint(shown[0]?.payload as CurvePoint | undefined)}
         formatter={(db) => `${formatNumber(Number(db), 2)} dB`}
         contentStyle={{ background: chart.paper, border: `1px solid ${chart.faint}`, fontSize: 13 }}
       />

@@ -1,6 +1,7 @@
 import { formatQuantity, LEAD_CLASSES, nameLead } from '@gullwind/core';
 import { Button, Typography } from '@mui/material';
 import type { PanelProps } from './panelProps';
+import { LengthBudgets } from './LengthBudgets';
 import { PanelGroup, PanelHead } from './PanelHead';
 import { PartFields } from './PartFields';
 
@@ -53,6 +54,7 @@ export function LeadPanel({
           With both plugs: {formatQuantity(totalF, 'capacitance', units)}
         </Typography>
       </PanelGroup>
+      <LengthBudgets rig={rig} index={index} units={units} />
     </>
   );
 }
