@@ -84,6 +84,7 @@ function themeOf(mode: ThemeMode): Theme {
       },
       MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
       MuiButtonBase: { defaultProps: { disableRipple: true } },
+      MuiToggleButton: { styleOverrides: { root: { color: chart.ink } } },
       MuiTooltip: { defaultProps: { enterDelay: 400, arrow: false } },
     },
   });

@@ -2,6 +2,7 @@ import type { FieldRule, Provenance, Sourced, UnitSystem } from '@gullwind/core'
 import { formatForEditing, formatQuantity, readField } from '@gullwind/core';
 import { Box, InputBase, Typography } from '@mui/material';
 import { useId, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { ProvenanceMenu } from './ProvenanceMenu';
 
 export interface QuantityFieldProps {
@@ -74,7 +75,8 @@ export function QuantityField(props: QuantityFieldProps) {
           id={id}
           value={text ?? formatQuantity(value.value, rule.quantity, units)}
           onFocus={(event) => {
-            begin();
+            // At once: what is typed next replaces the number.
+            flushSync(begin);
             selectAll(event.target as HTMLInputElement);
           }}
           onChange={(event) => {
@@ -83,7 +85,8 @@ export function QuantityField(props: QuantityFieldProps) {
           }}
           onBlur={() => commit()}
           onKeyDown={(event) => {
-            if (event.key === 'Enter' && commit()) selectAll(event.target as HTMLInputElement);
+            if (event.key === 'Enter' && flushSync(commit))
+              selectAll(event.target as HTMLInputElement);
             if (event.key === 'Escape' && text !== null && text !== given.current) {
               setText(given.current);
               setMessage(null);
@@ -120,11 +123,15 @@ export function QuantityField(props: QuantityFieldProps) {
   );
 }
 
-/** Once the new text stands in it. */
+/**
+ * At once, and again when a click that gave the focus has set its caret; unless something was typed or
+ * the focus has gone elsewhere by then.
+ */
 function selectAll(input: HTMLInputElement): void {
+  input.select();
+  const text = input.value;
   requestAnimationFrame(() => {
-    // Selecting would take the focus back from where it has gone in the meantime.
-    if (document.activeElement === input) input.select();
+    if (document.activeElement === input && input.value === text) input.select();
   });
 }
 
