@@ -1,3 +1,4 @@
+import { readdirSync } from 'node:fs';
 import tseslint from 'typescript-eslint';
 
 /** Dependencies run one way: core <- contract <- server, and core <- contract <- web. */
@@ -7,6 +8,8 @@ const forbid = (...patterns) => ({
     { patterns: patterns.map(([group, message]) => ({ group, message })) },
   ],
 });
+
+const FEATURES = readdirSync(new URL('web/src/features', import.meta.url));
 
 const NO_FRAMEWORKS = [
   ['react', 'react-*', '@mui/*', 'express', 'joi', 'node:*', '@gullwind/*'],
@@ -64,7 +67,7 @@ export default tseslint.config(
     rules: forbid(
       [['express', 'node:*', '@gullwind/server'], 'The page knows core and contract.'],
       [
-        ['**/features/*/*', '../../*/!(index)'],
+        FEATURES.map((name) => `**/${name}/*`),
         'Features reach each other only through their index.ts.',
       ],
     ),
