@@ -33,5 +33,5 @@ export default {
     project('web', { testEnvironment: '<rootDir>/test/BrowserEnvironment.mjs' }),
     project('e2e', { testMatch: ['<rootDir>/**/*.e2e.ts'] }),
   ],
-  testTimeout: 60_000,
+  testTimeout: 180_000,
 };

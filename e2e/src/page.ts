@@ -1,6 +1,6 @@
 import { By, Key, Origin, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 
-export const WAIT_MS = 15_000;
+export const WAIT_MS = 30_000;
 
 /** The pages as a person sees and handles them: waits are for what that person waits for. */
 export class Page {
