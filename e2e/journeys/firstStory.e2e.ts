@@ -95,7 +95,12 @@ test('the story by keyboard alone', async () => {
 
   await page.chord(Key.CONTROL, 'z');
   expect(await page.trebleOtherThan(buffered)).toBe(longer);
-  await page.press(Key.HOME, Key.ARROW_RIGHT, Key.ENTER);
+  await page.press(Key.HOME);
+  await page.selected('guitar');
+  await page.press(Key.ARROW_RIGHT);
+  await page.selected('the lead in');
+  await page.press(Key.ENTER);
+  await page.focused('Length');
   await page.press('20 ft', Key.ENTER, Key.ESCAPE);
   await page.find('[role="option"][aria-label*="6.1\u00a0m"]');
 

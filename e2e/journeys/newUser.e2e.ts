@@ -18,7 +18,10 @@ test('a first rig from nothing: lead, pedals by class, a name, and it is on the 
   await (await page.findText('button', 'Start the first rig')).click();
 
   const short = await page.trebleDb();
-  await page.press(Key.ARROW_RIGHT, Key.ENTER);
+  await page.press(Key.ARROW_RIGHT);
+  await page.selected('the lead');
+  await page.press(Key.ENTER);
+  await page.focused('Length');
   await page.press('30 ft', Key.ENTER, Key.ESCAPE);
   const alone = await page.trebleOtherThan(short);
   expect(alone).toBeLessThan(-2);

@@ -78,6 +78,14 @@ export class Page {
     await this.find(`[role="option"][aria-selected="true"][aria-label^="${words}"]`);
   }
 
+  /** Waits until the field of this label has the focus. */
+  async focused(label: string): Promise<void> {
+    await this.eventually(`focus on ${label}`, async () => {
+      const [active, input] = [this.driver.switchTo().activeElement(), await this.inputOf(label)];
+      return (await active.getAttribute('id')) === (await input.getAttribute('id'));
+    });
+  }
+
   async drag(element: WebElement, dx: number): Promise<void> {
     const moves = this.driver.actions({ async: true }).move({ origin: element }).press();
     // Relative to the pointer: what is dragged moves along.
