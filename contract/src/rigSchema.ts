@@ -4,14 +4,16 @@ import {
   DEVICE_CLASSES,
   LONGEST_NAME,
   LONGEST_NOTE,
-  MOST_DEVICES,
   PROVENANCES,
   RIG_FORMAT,
-  type Amp,
+  upgradeRig,
   type Device,
+  type End,
   type Guitar,
   type Lead,
   type Rig,
+  type Row,
+  type Standing,
 } from '@gullwind/core';
 import Joi from 'joi';
 import { readWith, type Read } from './read';
@@ -32,24 +34,43 @@ const id = Joi.string()
   .pattern(/^[a-z][a-z0-9]{0,15}$/u)
   .required();
 
+const switchId = Joi.string().pattern(/^[a-z][a-z0-9]{0,15}(\.\d{1,2})?$/u);
+const SIDE_JACKS = ['none', 'passive', 'buffered'];
+const INSERTS = ['none', 'switched', 'own'];
+
 const pot = closed({ potOhm: sourced, travel: sourced, midFraction: sourced });
 const side = closed({ rInOhm: sourced, cInF: sourced, rOutOhm: sourced, gainDb: sourced });
 
-export const guitarSchema: Joi.ObjectSchema<Guitar> = closed({
-  name,
+const pickup = {
   pickupClass: oneOf(CHOICE_RULES.guitar.pickupClass),
   lH: sourced,
   rDcOhm: sourced,
   cWindingF: sourced,
   rEddyOhm: sourced,
-  wiring: oneOf(CHOICE_RULES.guitar.wiring),
   volume: pot,
   tone: pot,
   toneF: sourced,
-  noLoad: Joi.boolean().required(),
+};
+const yesNo = Joi.boolean().required();
+
+export const guitarSchema: Joi.ObjectSchema<Guitar> = closed({
+  id,
+  name,
+  kind: oneOf(CHOICE_RULES.guitar.kind),
+  ...pickup,
+  wiring: oneOf(CHOICE_RULES.guitar.wiring),
+  noLoad: yesNo,
   bleed: oneOf(CHOICE_RULES.guitar.bleed),
   bleedF: sourced,
   bleedOhm: sourced,
+  second: closed(pickup).allow(null),
+  pickupSwitch: oneOf(CHOICE_RULES.guitar.pickupSwitch),
+  joint: oneOf(CHOICE_RULES.guitar.joint),
+  outOfPhase: yesNo,
+  sharing: oneOf(CHOICE_RULES.guitar.sharing),
+  potWiring: oneOf(CHOICE_RULES.guitar.potWiring),
+  piezoF: sourced,
+  outputOhm: sourced,
 });
 
 export const deviceSchema: Joi.ObjectSchema<Device> = closed({
@@ -62,7 +83,14 @@ export const deviceSchema: Joi.ObjectSchema<Device> = closed({
   off: side,
   strayF: sourced,
   contactOhm: sourced,
-  mutes: Joi.boolean().required(),
+  mutes: yesNo,
+  powerLost: oneOf(CHOICE_RULES.device.powerLost),
+  pot: pot.allow(null),
+  sideJack: oneOf(SIDE_JACKS),
+  insert: oneOf(INSERTS),
+  loops: number,
+  bufferIn: yesNo,
+  bufferOut: yesNo,
 });
 
 export const leadSchema: Joi.ObjectSchema<Lead> = closed({
@@ -74,48 +102,104 @@ export const leadSchema: Joi.ObjectSchema<Lead> = closed({
   rPerMOhm: sourced,
   lPerMH: sourced,
   plugF: sourced,
+  coil: sourced,
+  addedF: sourced,
+  added: yesNo,
 });
 
-export const ampSchema: Joi.ObjectSchema<Amp> = closed({
+export const endSchema: Joi.ObjectSchema<End> = closed({
+  id,
   name,
-  input: oneOf(CHOICE_RULES.amp.input),
+  kind: oneOf(CHOICE_RULES.end.kind),
+  input: oneOf(CHOICE_RULES.end.input),
   rInOhm: sourced,
   stopperOhm: sourced,
   millerF: sourced,
   cInF: sourced,
+  sendOhm: sourced,
+  returnOhm: sourced,
+  returnF: sourced,
 });
 
 export const referenceSchema = closed({ lengthM: sourced, cPerMF: sourced });
 
-const rigShape: Joi.ObjectSchema<Rig> = closed({
+/** Long enough for any rig that the core lets through; the core says which list is too long. */
+const list = (item: Joi.Schema) => Joi.array().items(item.optional()).max(200).required();
+
+const place = Joi.alternatives()
+  .conditional('.kind', {
+    switch: [
+      { is: 'main', then: closed({ kind: 'main' }) },
+      { is: 'guitar', then: closed({ kind: 'guitar', guitar: id, selector: id }) },
+      {
+        is: 'side',
+        then: closed({
+          kind: 'side',
+          device: id,
+          to: Joi.alternatives()
+            .conditional('.kind', {
+              is: 'key',
+              then: closed({ kind: 'key', device: id }),
+              otherwise: closed({ kind: Joi.valid('end').required(), end: id }),
+            })
+            .required(),
+        }),
+      },
+      { is: 'loop', then: closed({ kind: 'loop', device: id, loop: number }) },
+      {
+        is: 'ampLoop',
+        then: closed({ kind: 'ampLoop', end: id }),
+        otherwise: closed({
+          kind: oneOf(['main', 'guitar', 'side', 'loop', 'ampLoop']),
+        }).unknown(),
+      },
+    ],
+  })
+  .required();
+
+const row: Joi.ObjectSchema<Row> = closed({
+  id,
+  at: place,
+  devices: list(deviceSchema),
+  leads: list(leadSchema.allow(null)),
+});
+
+const standing: Joi.ObjectSchema<Standing> = closed({
+  positions: Joi.object().pattern(switchId, Joi.boolean()).required(),
+  playing: id.allow(null),
+  powered: yesNo,
+});
+
+const pinnedShape = {
   format: oneOf([])
     .valid(RIG_FORMAT)
     .messages({
-      'any.only': `{{#label}} is {{#value}}; this version reads format ${RIG_FORMAT}`,
+      'any.only': `{{#label}} is {{#value}}; this version reads format ${RIG_FORMAT} and those before it`,
     }),
   name,
   player: Joi.string().allow('').max(LONGEST_NAME).required(),
   note: Joi.string().allow('').max(LONGEST_NOTE).required(),
-  guitar: guitarSchema,
-  devices: Joi.array()
-    .items(deviceSchema.optional())
-    .max(MOST_DEVICES)
-    .required()
-    .messages({ 'array.max': 'devices: {{#value.length}} is above the most, {{#limit}}' }),
-  leads: Joi.array()
-    .items(leadSchema.optional())
-    .max(MOST_DEVICES + 1)
-    .required(),
-  amp: ampSchema,
+  guitars: list(guitarSchema),
+  rows: list(row),
+  ends: list(endSchema),
   reference: referenceSchema,
-  positions: Joi.object()
-    .pattern(/^[a-z][a-z0-9]{0,15}$/u, Joi.boolean())
-    .required(),
+  approach: closed({ kind: oneOf(CHOICE_RULES.approach.kind), wantedHz: sourced }),
+  standing,
+  scenes: list(closed({ id, name, standing })),
+  links: list(Joi.array().items(switchId).max(20)),
+  silenced: list(Joi.string().max(80)),
+};
+
+const rigShape: Joi.ObjectSchema<Rig> = closed({
+  ...pinnedShape,
+  pins: list(closed({ id, name, rig: closed(pinnedShape) })),
 });
 
-/** A rig from outside: its shape, then everything the core demands of it. */
+/**
+ * A rig from outside, of this format or an earlier one: its shape, then everything the core demands.
+ */
 export function readRig(value: unknown): Read<Rig> {
-  const read = readWith(rigShape, value);
+  const read = readWith(rigShape, upgradeRig(value));
   if (read.kind === 'refused') return read;
   const problems = checkRig(read.value);
   return problems.length === 0 ? read : { kind: 'refused', problems };

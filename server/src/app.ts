@@ -14,7 +14,7 @@ import { demandSession, sessionRoutes } from './session/sessionRoutes';
 import { settingsRoutes } from './settings/settingsRoutes';
 
 /** The largest rig (64 devices) is about 60 KiB of JSON. */
-const BODY_LIMIT = '512kb';
+const BODY_LIMIT = '2mb';
 
 /** What the API needs and the page does not: it may still be opening when the page is asked for. */
 export interface Backend {

@@ -10,6 +10,7 @@ import { openPglite } from './db/pgliteDatabase';
 import { openPostgres } from './db/postgresDatabase';
 import { seedDemo } from './demo/seedDemo';
 import type { ServerOptions } from './options';
+import { upgradeRigs } from './rigs/upgradeRigs';
 import { Gatekeeper } from './session/passphrase';
 
 export interface ServerPaths {
@@ -56,6 +57,7 @@ export async function startServer(
 async function openBackend(options: ServerOptions, paths: ServerPaths): Promise<Backend> {
   const db = await openDatabase(options, paths);
   await migrate(db, await readMigrations(paths.migrations));
+  await upgradeRigs(db);
   if (options.demo) await seedDemo(db);
   const gate = options.passphrase === null ? null : await Gatekeeper.open(db, options.passphrase);
   return { db, gate };

@@ -3,7 +3,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { request as rawRequest } from 'node:http';
 import { join } from 'node:path';
 import type { RigListing, StoredRig } from '@gullwind/contract';
-import { applyEdits, insertBuffer, newRig, setLeadLength, type Rig } from '@gullwind/core';
+import { applyEdits, insertBuffer, mainRow, newRig, setLeadLength, type Rig } from '@gullwind/core';
 import request from 'supertest';
 import { temporaryFolder } from './support/databases';
 import { expectProblem } from './support/expectProblem';
@@ -83,23 +83,27 @@ describe('hostile values', () => {
   };
 
   test.each<[string, unknown, string]>([
-    ['leads.0.lengthM.value', -3, 'Lead length: −3\u00a0m is below the least, 0\u00a0m.'],
-    ['leads.0.lengthM.value', 1e99, 'Lead length: 1e99 is above the most, 100\u00a0m.'],
-    ['leads.0.lengthM.value', '5 volts', '“leads[0].lengthM.value” must be a number.'],
-    ['leads.0.lengthM.value', null, '“leads[0].lengthM.value” must be a number.'],
+    ['rows.0.leads.0.lengthM.value', -3, 'Lead length: −3\u00a0m is below the least, 0\u00a0m.'],
+    ['rows.0.leads.0.lengthM.value', 1e99, 'Lead length: 1e99 is above the most, 100\u00a0m.'],
     [
-      'leads.0.lengthM.from',
+      'rows.0.leads.0.lengthM.value',
+      '5 volts',
+      '“rows[0].leads[0].lengthM.value” must be a number.',
+    ],
+    ['rows.0.leads.0.lengthM.value', null, '“rows[0].leads[0].lengthM.value” must be a number.'],
+    [
+      'rows.0.leads.0.lengthM.from',
       'heaven',
-      '“leads[0].lengthM.from” is “heaven”; it must be one of [assumed, entered, sheet, measured].',
+      '“rows[0].leads[0].lengthM.from” is “heaven”; it must be one of [assumed, entered, sheet, measured].',
     ],
     ['name', '', 'Name: it is empty; at least 1 character is needed.'],
     ['name', 'x'.repeat(81), '“name” length must be less than or equal to 80 characters long.'],
-    ['guitar.lH.value', 0, 'Pickup inductance: 0\u00a0H is below the least, 10\u00a0mH.'],
-    ['format', 7, '“format” is 7; this version reads format 1.'],
+    ['guitars.0.lH.value', 0, 'Pickup inductance: 0\u00a0H is below the least, 10\u00a0mH.'],
+    ['format', 7, '“format” is 7; this version reads format 2 and those before it.'],
     ['surprise', 1, '“surprise” is not allowed.'],
-    ['positions', { d9: true }, 'A switch position names device “d9”, which is not in the rig.'],
-    ['leads', [], 'Leads: 0 for 0 devices; every hop needs one, 1 in all.'],
-    ['devices', 'none', '“devices” must be an array.'],
+    ['standing.positions', { d9: true }, 'There is no device “d9” in this rig.'],
+    ['rows.0.leads', [], 'Leads: 0 for 0 devices; every hop needs one, 1 in all.'],
+    ['rows.0.devices', 'none', '“rows[0].devices” must be an array.'],
   ])('%s = %p', async (path, value, message) => {
     const copy = broken((at) => put(at, path, value));
     const before = (await request(app.url).get('/api/rigs')).body.length;
@@ -126,17 +130,19 @@ describe('hostile values', () => {
     let full = newRig('full');
     for (let i = 0; i < 64; i++) full = applyEdits(full, insertBuffer(full, 0));
     await create(full);
-    const more = {
-      ...full,
-      devices: [...full.devices, { ...full.devices[0]!, id: 'd99' }],
-      leads: [...full.leads, { ...full.leads[0]!, id: 'l99' }],
+    const row = mainRow(full);
+    const longer = {
+      ...row,
+      devices: [...row.devices, { ...row.devices[0]!, id: 'd99' }],
+      leads: [...row.leads, { ...row.leads[0]!, id: 'l99' }],
     };
+    const more = { ...full, rows: [longer] };
     const problem = await expectProblem(
       request(app.url).post('/api/rigs').send({ id: randomUUID(), rig: more }),
       400,
       'invalid-request',
     );
-    expect(problem.detail).toBe('devices: 65 is above the most, 64.');
+    expect(problem.detail).toBe('Devices: 65 is above the most, 64.');
   });
 
   test('keys that would reach a prototype', async () => {
@@ -181,7 +187,7 @@ describe('hostile values', () => {
       413,
       'body-too-large',
     );
-    expect(problem.detail).toBe('The body is larger than the most, 512 KiB.');
+    expect(problem.detail).toBe('The body is larger than the most, 2048 KiB.');
     await expectProblem(
       request(app.url).post('/api/rigs').type('form').send('id=1'),
       415,

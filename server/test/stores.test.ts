@@ -1,6 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { DEFAULT_SETTINGS } from '@gullwind/contract';
-import { insertBuffer, applyEdits, newRig, setLeadLength, type Rig } from '@gullwind/core';
+import { readFileSync } from 'node:fs';
+import {
+  applyEdits,
+  insertBuffer,
+  newRig,
+  RIG_FORMAT,
+  setLeadLength,
+  type Rig,
+} from '@gullwind/core';
 import type { Database } from '../src/db/database';
 import { migrate, readMigrations } from '../src/db/migrate';
 import { DEMO_GEAR } from '../src/demo/demoGear';
@@ -14,8 +22,13 @@ import {
   setRigDeleted,
   updateRig,
 } from '../src/rigs/rigStore';
+import { upgradeRigs } from '../src/rigs/upgradeRigs';
 import { findSettings, putSettings } from '../src/settings/settingsStore';
 import { engines, MIGRATIONS, openMigrated } from './support/databases';
+
+const format1 = JSON.parse(
+  readFileSync(new URL('../../core/test/rig/format1.json', import.meta.url), 'utf8'),
+) as { rig: { name: string } }[];
 
 const all = engines();
 
@@ -45,6 +58,21 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
     expect(await findRig(db, randomUUID())).toBeNull();
   });
 
+  test('rigs of the first format are brought up in place, under their revision', async () => {
+    const id = randomUUID();
+    const old = { ...format1[0]!.rig };
+    await db.query('insert into rigs (id, revision, document) values ($1, 4, $2::jsonb)', [
+      id,
+      JSON.stringify(old),
+    ]);
+    expect(await upgradeRigs(db)).toBe(1);
+    expect(await upgradeRigs(db)).toBe(0);
+    const found = await findRig(db, id);
+    expect(found).toMatchObject({ revision: 4, rig: { format: RIG_FORMAT, name: old.name } });
+    expect(found!.rig.rows[0]!.devices).toHaveLength(8);
+    await setRigDeleted(db, id, true);
+  });
+
   test('each change is the next revision, and every revision stays', async () => {
     const id = await create();
     const longer = applyEdits(rig, setLeadLength('l1', 9));
@@ -66,15 +94,17 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
   test('switch positions alone are kept without a revision', async () => {
     const id = await create();
     const buffered = applyEdits(rig, insertBuffer(rig, 0));
-    const pedal = {
-      ...buffered,
-      devices: buffered.devices.map((d) => ({ ...d, bypass: 'true' as const })),
-    };
+    const pedal = applyEdits(buffered, {
+      kind: 'choose',
+      target: { of: 'device', id: 'd1' },
+      field: 'bypass',
+      to: 'true',
+    });
     await updateRig(db, id, 1, pedal);
     const on = applyEdits(pedal, { kind: 'stamp', positions: { d1: true } });
     expect(await updateRig(db, id, 2, on)).toMatchObject({
       kind: 'saved',
-      stored: { revision: 2, rig: { positions: { d1: true } } },
+      stored: { revision: 2, rig: { standing: { positions: { d1: true } } } },
     });
     expect(await listRevisions(db, id)).toHaveLength(2);
   });

@@ -2,9 +2,10 @@ import type { StoredRig } from '@gullwind/contract';
 import {
   deviceOfClass,
   insertDevice,
+  mainRow,
   newRig,
   setLeadLength,
-  stampDevice,
+  stampSwitch,
   type Rig,
 } from '@gullwind/core';
 import {
@@ -29,7 +30,7 @@ const opened = (mine: Rig | null = null, basedOn = 1, revision = 1): EditorState
     editorActions.rigOpened({ stored: stored(rig, revision), mine, basedOn }),
   );
 const openOf = (state: EditorState): OpenRig => state.open!;
-const length = (state: EditorState) => openOf(state).rig.leads[0]!.lengthM.value;
+const length = (state: EditorState) => mainRow(openOf(state).rig).leads[0]!.lengthM.value;
 
 const longer = editorActions.edited(setLeadLength('l1', 9));
 const longest = editorActions.edited(setLeadLength('l1', 12));
@@ -64,7 +65,7 @@ test('an edit that changes nothing leaves no trace, a refused one a message', ()
 });
 
 const stampAll = (state: EditorState) =>
-  ({ kind: 'stamp', positions: openOf(state).rig.positions }) as const;
+  ({ kind: 'stamp', positions: openOf(state).rig.standing.positions }) as const;
 
 test('a drag is shown while it lasts and is one edit when it ends', () => {
   const dragged = reduce(
@@ -73,7 +74,7 @@ test('a drag is shown while it lasts and is one edit when it ends', () => {
     editorActions.previewed(setLeadLength('l1', 8)),
   );
   expect(length(dragged)).toBe(6);
-  expect(shownRig(openOf(dragged)).leads[0]!.lengthM.value).toBe(8);
+  expect(mainRow(shownRig(openOf(dragged))).leads[0]!.lengthM.value).toBe(8);
   const done = reduce(dragged, editorActions.edited(setLeadLength('l1', 8)));
   expect(openOf(done).past).toHaveLength(1);
   expect(shownRig(openOf(done))).toBe(openOf(done).rig);
@@ -83,9 +84,9 @@ test('a drag is shown while it lasts and is one edit when it ends', () => {
 test('switches are undone like anything else', () => {
   const pedal = insertDevice(rig, 0, deviceOfClass('drive', ''));
   let state = reduce(opened(), editorActions.edited(pedal));
-  state = reduce(state, editorActions.edited(stampDevice(openOf(state).rig, 'd1')));
-  expect(openOf(state).rig.positions).toEqual({ d1: true });
-  expect(openOf(reduce(state, editorActions.undone())).rig.positions).toEqual({});
+  state = reduce(state, editorActions.edited(stampSwitch(openOf(state).rig, 'd1')));
+  expect(openOf(state).rig.standing.positions).toEqual({ d1: true });
+  expect(openOf(reduce(state, editorActions.undone())).rig.standing.positions).toEqual({});
 });
 
 describe('saving', () => {

@@ -1,25 +1,30 @@
 import {
+  addAmpLoop,
   analyseRig,
   applyEdits,
   deviceOfClass,
   insertDevice,
+  mainRow,
   newRig,
   setLeadLength,
+  type DeviceClass,
   type Rig,
 } from '@gullwind/core';
+import { findInlets, layInlets } from '../src/features/path/run/inlets';
 import { layNames, unusedTop } from '../src/features/path/run/nameLabels';
 import {
   assignRows,
   chooseSoundings,
-  layoutRun,
   layThread,
   threadWidth,
 } from '../src/features/path/run/runLayout';
+import { drawWays, postsOf, shownRows } from '../src/features/path/run/runWays';
 import {
+  allSelections,
   gapBehind,
   readSelection,
   stepSelection,
-  wayStops,
+  switchNumbers,
   writeSelection,
 } from '../src/features/path/selection';
 
@@ -28,61 +33,110 @@ function board(patches: readonly number[]): Rig {
   for (let i = 0; i <= patches.length; i++)
     rig = applyEdits(rig, insertDevice(rig, i, deviceOfClass('drive', '', `drive ${i + 1}`)));
   patches.forEach((lengthM, i) => {
-    rig = applyEdits(rig, setLeadLength(rig.leads[i + 1]!.id, lengthM));
+    rig = applyEdits(rig, setLeadLength(mainRow(rig).leads[i + 1]!.id, lengthM));
   });
   return rig;
 }
 
+const WIDTH = 1180;
+const draw = (rig: Rig) => drawWays(rig, mainRow(rig).id, WIDTH)[0]!;
+const postX = (rig: Rig) => postsOf(draw(rig)).map(({ x }) => x);
+
 test('each stretch is to scale, and its scale is its own', () => {
   const rig = board([0.2, 0.4, 0.6]);
-  const { stretches, deviceX, leadX } = layoutRun(rig, 1180);
+  const { stretches } = draw(rig).layout;
+  const deviceX = postX(rig);
   expect(stretches.map(({ kind }) => kind)).toEqual(['in', 'board', 'out']);
   for (const { x0, x1, lengthM, pxPerM } of stretches)
     expect(x1 - x0).toBeCloseTo(lengthM * pxPerM, 9);
   const gaps = deviceX.slice(1).map((x, i) => x - deviceX[i]!);
   expect(gaps[1]! / gaps[0]!).toBeCloseTo(2, 9);
   expect(gaps[2]! / gaps[0]!).toBeCloseTo(3, 9);
-  expect(leadX[1]).toEqual([deviceX[0], deviceX[1]]);
 });
 
 test.each([0, 1, 2, 8, 30, 64])('%d devices stay inside the drawing, in order', (count) => {
   const rig =
     count === 0 ? newRig('none') : board(Array.from({ length: count - 1 }, (_, i) => (i % 5) / 10));
-  const layout = layoutRun(rig, 1180);
-  const xs = [layout.guitarX, ...layout.deviceX, layout.ampX];
-  xs.slice(1).forEach((x, i) => expect(x).toBeGreaterThanOrEqual(xs[i]!));
-  expect(xs.at(-1)).toBeLessThanOrEqual(1180);
-  expect(layout.leadX).toHaveLength(count + 1);
-  for (const { x, text } of layNames(rig, layout)) {
+  const { spans } = draw(rig).layout;
+  spans.slice(1).forEach(([x0], i) => expect(x0).toBeGreaterThanOrEqual(spans[i]![1] - 1e-9));
+  expect(spans.at(-1)![1]).toBeLessThanOrEqual(WIDTH);
+  const posts = postsOf(draw(rig));
+  expect(posts).toHaveLength(count);
+  const named = posts.map(({ x }, i) => ({ x, name: `drive ${i} of a long board` }));
+  for (const { x, text } of layNames(named, WIDTH)) {
     expect(x - text.length * 3.2).toBeGreaterThan(0);
-    expect(x + text.length * 3.2).toBeLessThan(1180);
+    expect(x + text.length * 3.2).toBeLessThan(WIDTH);
   }
 });
 
 test('patches without length stand evenly rather than on one spot', () => {
-  const { deviceX } = layoutRun(board([0, 0, 0]), 1180);
-  expect(new Set(deviceX).size).toBe(4);
+  expect(new Set(postX(board([0, 0, 0]))).size).toBe(4);
 });
 
 test('a lead drawn longer takes more room, so that its end follows the hand', () => {
   const rig = board([0.3]);
-  const before = layoutRun(rig, 1180).leadX[0]![1];
-  const end = layoutRun(applyEdits(rig, setLeadLength('l1', 9)), 1180).leadX[0]![1];
-  expect(end).toBeGreaterThan(before);
+  const end = (of: Rig) => draw(of).layout.stretches[0]!.x1;
+  expect(end(applyEdits(rig, setLeadLength('l1', 9)))).toBeGreaterThan(end(rig));
 });
 
 test('the thread runs from guitar to amp and does not jump at a scale break', () => {
   const rig = board([0.3, 0.3]);
-  const analysis = analyseRig(rig);
-  if (analysis.kind === 'silent') throw new Error('silent');
-  const layout = layoutRun(rig, 1180);
-  const thread = layThread(layout, analysis.points);
+  const { layout } = draw(rig);
+  const thread = layThread(layout, analyseRig(rig).points);
   thread.slice(1).forEach(({ x }, i) => expect(x).toBeGreaterThanOrEqual(thread[i]!.x));
-  const [inEnd, boardStart] = [layout.leadX[0]![1], layout.deviceX[0]!];
-  const at = (x: number) => thread.filter((point) => point.x === x).map(({ trebleDb }) => trebleDb);
+  const [inEnd, boardStart] = [layout.stretches[0]!.x1, layout.stretches[1]!.x0];
+  const at = (x: number) =>
+    thread.filter((point) => Math.abs(point.x - x) < 1e-9).map(({ trebleDb }) => trebleDb);
   expect(at(inEnd)[0]).toBe(at(boardStart)[0]);
-  expect(thread[0]!.x).toBe(layout.guitarX);
-  expect(thread.at(-1)!.x).toBe(layout.ampX);
+  expect(thread[0]!.x).toBe(layout.spans[0]![1]);
+  expect(thread.at(-1)!.x).toBe(layout.spans.at(-1)![0]);
+});
+
+describe('what leaves the line', () => {
+  const add = (rig: Rig, name: DeviceClass, gap = 0, row?: string) =>
+    applyEdits(rig, insertDevice(rig, gap, deviceOfClass(name, ''), row));
+
+  test('a tap hangs below its post, a switcher shows every loop with a number', () => {
+    const rig = add(add(board([0.3]), 'tap'), 'switcher', 1);
+    const ways = drawWays(rig, mainRow(rig).id, WIDTH);
+    const inlets = findInlets(rig, ways, 'metric');
+    expect(inlets).toHaveLength(2);
+    expect(inlets[0]!.pieces.map(({ kind }) => kind)).toEqual(['lead', 'text']);
+    expect(inlets[1]!.pieces.filter(({ kind }) => kind === 'loop')).toHaveLength(4);
+    expect(inlets[1]!.pieces.filter((p) => p.kind === 'lead' && p.isMissing)).toHaveLength(4);
+    for (const { x } of layInlets(inlets, WIDTH)) {
+      expect(x[0]).toBeGreaterThan(0);
+      expect(x.at(-1)).toBeLessThan(WIDTH);
+    }
+    const loops = [...switchNumbers(rig)].filter(([id]) => id.includes('.'));
+    expect(loops.map(([, number]) => number)).toEqual([2, 3, 4, 5]);
+  });
+
+  test('a closed loop is part of the line, and an open one hangs below it', () => {
+    let rig = add(board([0.3]), 'switcher', 1);
+    const loop = rig.rows.find(({ at }) => at.kind === 'loop')!;
+    rig = add(rig, 'delay', 0, loop.id);
+    const delay = rig.rows.find(({ id }) => id === loop.id)!.devices[0]!;
+    const isPost = (of: Rig) => postsOf(draw(of)).some(({ deviceId }) => deviceId === delay.id);
+    const hangs = (of: Rig) =>
+      findInlets(of, drawWays(of, mainRow(of).id, WIDTH), 'metric').some(({ pieces }) =>
+        pieces.some((piece) => piece.kind === 'device' && piece.id === delay.id),
+      );
+    expect([isPost(rig), hangs(rig)]).toEqual([false, true]);
+    const switchId = `${loop.at.kind === 'loop' ? loop.at.device : ''}.0`;
+    const closed = applyEdits(rig, { kind: 'stamp', positions: { [switchId]: true } });
+    expect([isPost(closed), hangs(closed)]).toEqual([true, false]);
+  });
+
+  test('an effects loop is drawn behind its amp', () => {
+    const start = board([0.3]);
+    const rig = applyEdits(start, addAmpLoop(start, 'e1'));
+    const rows = rig.rows.map(({ id }) => id);
+    expect(shownRows(rig, rows[0]!)).toEqual(rows);
+    const [front, loop] = drawWays(rig, rows[0]!, WIDTH);
+    expect(loop!.layout.spans[0]![0]).toBeGreaterThan(front!.layout.spans.at(-1)![1]);
+    expect(drawWays(rig, rows[1]!, WIDTH).map(({ rowId }) => rowId)).toEqual(rows);
+  });
 });
 
 test('the thread is the amplitude ratio: an eighth at −18 dB, never under 2 px', () => {
@@ -104,8 +158,8 @@ test('labels that would touch go to different rows', () => {
     ),
   ).toEqual([0, 1, 0, 0]);
   const rig = board(Array.from({ length: 29 }, () => 0.2));
-  const layout = layoutRun(rig, 1180);
-  expect(unusedTop(layNames(rig, layout))).toBeGreaterThanOrEqual(0);
+  const named = postsOf(draw(rig)).map(({ x }) => ({ x, name: 'drive' }));
+  expect(unusedTop(layNames(named, WIDTH))).toBeGreaterThanOrEqual(0);
   expect(unusedTop([])).toBe(45);
 });
 
@@ -117,33 +171,30 @@ test('soundings keep their distance, and the largest steps win', () => {
 
 describe('selection', () => {
   const rig = board([0.3]);
+  const { stops } = draw(rig);
+  const all = allSelections(rig, stops);
 
   test('the way is guitar, lead, device, lead, …, amp', () => {
-    expect(wayStops(rig).map((stop) => writeSelection(rig, stop))).toEqual([
-      'guitar',
-      'l1',
-      'd1',
-      'l3',
-      'd2',
-      'l2',
-      'amp',
-    ]);
+    expect(all.map(writeSelection)).toEqual(['g1', 'l1', 'd1', 'l3', 'd2', 'l2', 'e1']);
   });
 
   test('what the address says is read back, and nonsense is the guitar', () => {
-    for (const stop of wayStops(rig))
-      expect(readSelection(rig, writeSelection(rig, stop))).toEqual(stop);
-    expect(readSelection(rig, 'nonsense')).toEqual({ kind: 'guitar', index: 0 });
-    expect(readSelection(rig, null)).toEqual({ kind: 'guitar', index: 0 });
+    for (const stop of all) expect(readSelection(rig, writeSelection(stop))).toEqual(stop);
+    expect(readSelection(rig, 'nonsense')).toEqual({ kind: 'guitar', id: 'g1' });
+    expect(readSelection(rig, null)).toEqual({ kind: 'guitar', id: 'g1' });
+    const gone = applyEdits(rig, { kind: 'hop', row: 'r1', at: 1, lead: null });
+    const hop = { kind: 'hop', row: 'r1', hop: 1 } as const;
+    expect(readSelection(gone, writeSelection(hop))).toEqual(hop);
+    expect(readSelection(rig, writeSelection(hop))).toEqual({ kind: 'guitar', id: 'g1' });
   });
 
   test('steps stop at both ends', () => {
-    const guitar = { kind: 'guitar', index: 0 } as const;
-    expect(stepSelection(rig, guitar, -1)).toEqual(guitar);
-    expect(stepSelection(rig, guitar, 99)).toEqual({ kind: 'amp', index: 0 });
+    const guitar = { kind: 'guitar', id: 'g1' } as const;
+    expect(stepSelection(rig, stops, guitar, -1)).toEqual(guitar);
+    expect(stepSelection(rig, stops, guitar, 99)).toEqual({ kind: 'end', id: 'e1' });
   });
 
   test('behind the guitar is after the first lead, behind a device its next gap', () => {
-    expect(wayStops(rig).map((stop) => gapBehind(rig, stop))).toEqual([0, 0, 1, 1, 2, 2, 2]);
+    expect(all.map((stop) => gapBehind(rig, stop).gap)).toEqual([0, 0, 1, 1, 2, 2, 2]);
   });
 });

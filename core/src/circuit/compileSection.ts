@@ -1,5 +1,5 @@
 import { LadderBuilder, Op, type Ladder } from './ladder';
-import type { Controls, LeadElement, PathElement, Section, Source } from './section';
+import type { Controls, LeadElement, PathElement, PickupSource, Section, Source } from './section';
 
 /** How leads are modelled: as their capacitance alone, or as uniform lines. */
 export type LeadForm = 'lumped' | 'line';
@@ -15,13 +15,20 @@ const LUMPED_LIMIT_BEHIND_DRIVER_M = 35;
  * buffer or pedal does, so the limit on the section's total lead length depends on the source.
  */
 export function chooseLeadForm(section: Pick<Section, 'source' | 'path'>): LeadForm {
+  return pathLeadM(section.path) <= lumpedLimitM(section.source) ? 'lumped' : 'line';
+}
+
+export const lumpedLimitM = ({ kind }: Source): number =>
+  kind === 'voltage' ? LUMPED_LIMIT_BEHIND_DRIVER_M : LUMPED_LIMIT_BEHIND_PASSIVE_M;
+
+/** Metres of lead in a path, those of its branches included. */
+export function pathLeadM(path: readonly PathElement[]): number {
   let totalM = 0;
-  for (const element of section.path) if (element.kind === 'lead') totalM += element.lengthM;
-  const limitM =
-    section.source.kind === 'voltage'
-      ? LUMPED_LIMIT_BEHIND_DRIVER_M
-      : LUMPED_LIMIT_BEHIND_PASSIVE_M;
-  return totalM <= limitM ? 'lumped' : 'line';
+  for (const element of path) {
+    if (element.kind === 'lead') totalM += element.lengthM;
+    else if (element.kind === 'branch') totalM += pathLeadM(element.path);
+  }
+  return totalM;
 }
 
 /** Compiles source and path of a section; the load stays apart, so that a prefix can end in another. */
@@ -35,18 +42,51 @@ export function compileSection(
   return builder.build();
 }
 
+/** A path without a source. */
+export function compilePath(path: readonly PathElement[], form: LeadForm): Ladder {
+  const builder = new LadderBuilder();
+  for (const element of path) addElement(builder, element, form);
+  return builder.build();
+}
+
 export function addSource(builder: LadderBuilder, source: Source): void {
   if (source.kind === 'voltage') {
     builder.gain *= source.gain;
     builder.series(source.rOutOhm);
   } else if (source.kind === 'piezo') {
     builder.push(Op.SeriesParallelRC, 0, source.cF);
-  } else {
-    const eddySiemens = source.rEddyOhm === null ? 0 : 1 / source.rEddyOhm;
-    builder.push(Op.SeriesWinding, source.rDcOhm, source.lH, eddySiemens);
-    builder.shunt(0, source.cWindingF);
-    addControls(builder, source.controls);
+  } else if (source.kind === 'pair') {
+    addPickup(builder, source.first);
+    const second = new LadderBuilder();
+    addPickup(second, source.second);
+    if (isCancelled(source)) builder.gain = 0;
+    builder.join(second.build(), source.joint, source.sign);
+    if (isCancelled(source)) builder.gain = 0;
+    addControls(builder, source.shared);
+  } else addPickup(builder, source);
+}
+
+/** Two like pickups against each other, or one closed volume that shorts both: silence, not 0/0. */
+function isCancelled({ first, second, joint, sign }: Extract<Source, { kind: 'pair' }>): boolean {
+  if (sign < 0 && JSON.stringify(first) === JSON.stringify(second)) return true;
+  return joint === 'parallel' && [first, second].some(isShorted);
+}
+
+const isShorted = ({ controls: { volume } }: PickupSource): boolean =>
+  volume !== null && !volume.reversed && volume.wiper <= 0;
+
+/** A pickup behind its controls. With its volume closed it gives nothing, but still stands for an impedance. */
+function addPickup(builder: LadderBuilder, source: PickupSource): void {
+  const { volume } = source.controls;
+  if (volume !== null && volume.wiper <= 0) {
+    builder.gain = 0;
+    if (volume.reversed) builder.series(volume.potOhm);
+    return;
   }
+  const eddySiemens = source.rEddyOhm === null ? 0 : 1 / source.rEddyOhm;
+  builder.push(Op.SeriesWinding, source.rDcOhm, source.lH, eddySiemens);
+  builder.shunt(0, source.cWindingF);
+  addControls(builder, source.controls);
 }
 
 function addControls(builder: LadderBuilder, controls: Controls): void {
@@ -63,8 +103,9 @@ function addTone(builder: LadderBuilder, { tone }: Controls): void {
 function addVolume(builder: LadderBuilder, { volume, bleed }: Controls): void {
   if (volume === null) return;
   const upperOhm = volume.potOhm * (1 - volume.wiper);
+  if (volume.reversed) addLowerTrack(builder, volume.potOhm * volume.wiper);
   if (upperOhm > 0) addUpperTrack(builder, upperOhm, bleed);
-  addLowerTrack(builder, volume.potOhm * volume.wiper);
+  if (!volume.reversed) addLowerTrack(builder, volume.potOhm * volume.wiper);
 }
 
 function addUpperTrack(builder: LadderBuilder, upperOhm: number, bleed: Controls['bleed']): void {
@@ -96,6 +137,9 @@ export function addElement(builder: LadderBuilder, element: PathElement, form: L
     case 'pot':
       builder.series(element.rOhm * (1 - element.wiper));
       addLowerTrack(builder, element.rOhm * element.wiper);
+      break;
+    case 'branch':
+      builder.branch(compilePath(element.path, form), element.load);
       break;
   }
 }

@@ -1,8 +1,16 @@
 export * from './frequencyGrid';
 export * from './section';
 export { LadderBuilder, Op, PARAMETERS_PER_OP } from './ladder';
-export type { Ladder } from './ladder';
-export { addElement, addSource, chooseLeadForm, compileSection } from './compileSection';
+export type { Branch, Ladder } from './ladder';
+export {
+  addElement,
+  addSource,
+  chooseLeadForm,
+  compilePath,
+  compileSection,
+  lumpedLimitM,
+  pathLeadM,
+} from './compileSection';
 export type { LeadForm } from './compileSection';
 export { createLadderState, resetLadder } from './ladderState';
 export type { LadderState } from './ladderState';

@@ -1,3 +1,5 @@
+import type { Load } from './section';
+
 /// A section compiled to a row of two-port operations that a tight loop can run through.
 
 /**
@@ -20,15 +22,29 @@ export enum Op {
   SeriesParallelRC,
   /** Z = 1 / (p0 + jω·p1/(1 + jω·p1·p2)) (S, F, Ω): a track beside a series RC bleed */
   SeriesBleed,
+  /** Y = input admittance of `branches[p0]` ended in its load */
+  Branch,
+  /**
+   * Joins the Thévenin source so far, of e = p2, with the one of `branches[p0]`, of e = p3: in parallel
+   * (p1 = 0) or in series (p1 = 1). What follows is driven by e = 1.
+   */
+  Join,
   /** Uniform line: p0 length, p1 R', p2 L', p3 C', p4 tan δ (m, Ω/m, H/m, F/m, –) */
   Line,
 }
 
 export const PARAMETERS_PER_OP = 5;
 
+/** A ladder beside the line: a second source, or a way that ends in a load of its own. */
+export interface Branch {
+  readonly ladder: Ladder;
+  readonly load: Load | null;
+}
+
 export interface Ladder {
   /** Driver's voltage; 0 is silence. */
   readonly gain: number;
+  readonly branches: readonly Branch[];
   readonly ops: Uint8Array;
   /** `PARAMETERS_PER_OP` per operation. */
   readonly parameters: Float64Array;
@@ -38,8 +54,21 @@ export interface Ladder {
 export class LadderBuilder {
   private readonly ops: Op[] = [];
   private readonly parameters: number[] = [];
+  private readonly branches: Branch[] = [];
   private mergeFrom = 0;
   gain = 1;
+
+  /** Hangs a way with its own load on the line. */
+  branch(ladder: Ladder, load: Load): void {
+    this.push(Op.Branch, this.branches.push({ ladder, load }) - 1);
+  }
+
+  /** Joins a second source to the one so far. */
+  join(ladder: Ladder, joint: 'parallel' | 'series', sign: 1 | -1): void {
+    const index = this.branches.push({ ladder, load: null }) - 1;
+    this.push(Op.Join, index, joint === 'series' ? 1 : 0, this.gain, sign * ladder.gain);
+    this.gain = 1;
+  }
 
   /** How many operations lie before this point; nothing behind is merged into them. */
   mark(): number {
@@ -89,6 +118,7 @@ export class LadderBuilder {
   build(): Ladder {
     return {
       gain: this.gain,
+      branches: this.branches,
       ops: Uint8Array.from(this.ops),
       parameters: Float64Array.from(this.parameters),
     };

@@ -7,10 +7,23 @@ export interface LadderState {
   readonly rows: Float64Array;
   /** Room for one run of simple operations. */
   readonly cascade: Float64Array;
+  /** Room for a branch, and for one of its own, made when the first one comes by. */
+  side: readonly [LadderState, LadderState] | null;
 }
 
 export function createLadderState(points: number): LadderState {
-  return { rows: new Float64Array(4 * points), cascade: new Float64Array(2 * CASCADE_CELLS) };
+  return {
+    rows: new Float64Array(4 * points),
+    cascade: new Float64Array(2 * CASCADE_CELLS),
+    side: null,
+  };
+}
+
+/** Room beside a state, of the same size. */
+export function sideStates(state: LadderState): readonly [LadderState, LadderState] {
+  const points = state.rows.length / 4;
+  state.side ??= [createLadderState(points), createLadderState(points)];
+  return state.side;
 }
 
 /** Stands every row at (d, n): (1, 0), an ideal source, until said otherwise. */

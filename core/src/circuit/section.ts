@@ -9,6 +9,8 @@ export interface VolumeControl {
   readonly potOhm: number;
   /** Wiper fraction: wiper to ground over the whole track, 0–1. */
   readonly wiper: number;
+  /** False: source on the track, output on the wiper. True: the other way about. */
+  readonly reversed: boolean;
 }
 
 export interface ToneControl {
@@ -28,16 +30,32 @@ export interface Controls {
   readonly bleed: Bleed | null;
 }
 
+export interface PickupSource {
+  readonly kind: 'pickup';
+  readonly lH: number;
+  readonly rDcOhm: number;
+  readonly cWindingF: number;
+  /** Eddy losses in parallel with the inductance; null if unknown (none). */
+  readonly rEddyOhm: number | null;
+  readonly controls: Controls;
+}
+
+/** Two pickups, each behind its own controls if it has any, joined ahead of shared ones. */
+export interface PairSource {
+  readonly kind: 'pair';
+  readonly first: PickupSource;
+  readonly second: PickupSource;
+  readonly joint: 'parallel' | 'series';
+  /** −1: the second one the other way round. */
+  readonly sign: 1 | -1;
+  readonly shared: Controls;
+}
+
+export const NO_CONTROLS: Controls = { wiring: 'modern', volume: null, tone: null, bleed: null };
+
 export type Source =
-  | {
-      readonly kind: 'pickup';
-      readonly lH: number;
-      readonly rDcOhm: number;
-      readonly cWindingF: number;
-      /** Eddy losses in parallel with the inductance; null if unknown (none). */
-      readonly rEddyOhm: number | null;
-      readonly controls: Controls;
-    }
+  | PickupSource
+  | PairSource
   | { readonly kind: 'piezo'; readonly cF: number }
   | { readonly kind: 'voltage'; readonly rOutOhm: number; readonly gain: number };
 
@@ -56,7 +74,9 @@ export type PathElement =
   | LeadElement
   | { readonly kind: 'series'; readonly rOhm: number }
   | { readonly kind: 'shunt'; readonly rOhm: number | null; readonly cF: number }
-  | { readonly kind: 'pot'; readonly rOhm: number; readonly wiper: number };
+  | { readonly kind: 'pot'; readonly rOhm: number; readonly wiper: number }
+  /** A way that leaves the line and ends in a load of its own. */
+  | { readonly kind: 'branch'; readonly path: readonly PathElement[]; readonly load: Load };
 
 export interface Load {
   readonly rOhm: number;

@@ -2,6 +2,8 @@ import type { FrequencyGrid } from './frequencyGrid';
 import { Op, PARAMETERS_PER_OP, type Ladder } from './ladder';
 import { CASCADE_CELLS, resetLadder, type LadderState } from './ladderState';
 import { stepLine } from './line';
+import { stepBranch, stepJoin } from './stepBranch';
+import { loadAdmittance } from './loadAdmittance';
 import type { Load } from './section';
 
 /**
@@ -36,7 +38,7 @@ export function runLadder(
       `state holds ${state.rows.length / 4} points, the grid has ${omega.length}`,
     );
   }
-  const { ops, parameters: p } = ladder;
+  const { parameters: p } = ladder;
   let k = from;
   while (k < to) {
     const [next, length] = gatherCascade(ladder, k, to, state.cascade);
@@ -45,7 +47,7 @@ export function runLadder(
       k = next;
     } else {
       const at = k++ * PARAMETERS_PER_OP;
-      stepAlone(ops[k - 1]!, p.subarray(at, at + PARAMETERS_PER_OP), omega, state);
+      stepAlone(ladder, k - 1, p.subarray(at, at + PARAMETERS_PER_OP), omega, state);
     }
   }
 }
@@ -122,8 +124,18 @@ function stepCascade({ rows, cascade }: LadderState, length: number, omega: Floa
   }
 }
 
-function stepAlone(op: Op, p: Float64Array, omega: Float64Array, state: LadderState): void {
-  switch (op) {
+function stepAlone(
+  { ops, branches }: Ladder,
+  k: number,
+  p: Float64Array,
+  omega: Float64Array,
+  state: LadderState,
+): void {
+  switch (ops[k]) {
+    case Op.Branch:
+      return stepBranch(branches[p[0]!]!, omega, state);
+    case Op.Join:
+      return stepJoin(branches[p[0]!]!, p, omega, state);
     case Op.ShuntRC:
       return stepShuntRC(p[0]!, p[1]!, omega, state);
     case Op.ShuntLossyC:
@@ -147,7 +159,7 @@ function stepAlone(op: Op, p: Float64Array, omega: Float64Array, state: LadderSt
       return stepLine({ lengthM, rPerM, lPerM, cPerM, lossTangent }, omega, state);
     }
     default:
-      throw new RangeError(`operation ${op} is not known`);
+      throw new RangeError(`operation ${ops[k]} is not known`);
   }
 }
 
@@ -162,16 +174,8 @@ export function endLadder(
   if (out.length !== 2 * omega.length) {
     throw new RangeError(`out holds ${out.length} numbers, expected ${2 * omega.length}`);
   }
-  const { cF } = load;
-  const conductance = 1 / load.rOhm;
-  const stopper = load.grid?.stopperOhm ?? 0;
-  const miller = load.grid?.millerF ?? 0;
   for (let i = 0; i < omega.length; i++) {
-    const w = omega[i]!;
-    const x = w * miller;
-    const scale = x / (1 + x * x * stopper * stopper);
-    const g = conductance + scale * x * stopper;
-    const b = w * cF + scale;
+    const [g, b] = loadAdmittance(load, omega[i]!);
     const n0 = rows[4 * i + 2]!;
     const n1 = rows[4 * i + 3]!;
     const re = rows[4 * i]! + g * n0 - b * n1;

@@ -3,15 +3,17 @@ import {
   addLevels,
   driverLoads,
   drivePath,
-  referenceCircuit,
+  routeOf,
   runningLevel,
   SectionSolver,
   takeOuts,
   type DriverLoad,
   type DrivenPath,
+  type Route,
   type RunPoint,
+  type Stop,
   type TakeOut,
-  wiperFraction,
+  TrebleMeter,
 } from '../path';
 import type { Rig } from '../rig';
 import { bufferAdvice, type BufferAdvice } from './bufferAdvice';
@@ -20,21 +22,29 @@ import { cornerOf, resonanceOf, type Corner, type Resonance } from './resonance'
 import { toneEquivalent, type ToneEquivalent } from './toneEquivalent';
 import { verdictOf, type Verdict } from './verdict';
 
-/** One driven section as the page shows it. */
+/** A stop as the page shows it: what it is and how it acts. */
+export type StopSummary = Pick<Stop, 'place' | 'role' | 'engaged' | 'leadM'>;
+
+/** One driven section as the page shows it; numbers are places among the stops. */
 export interface SectionSummary {
-  /** Index of the driving device; −1 is the guitar. */
   readonly driver: number;
   readonly endsAt: number;
   readonly leadM: number;
-  /** Output resistance of a driving device, Ω; null for the pickup. */
+  /** Output resistance of a driving device, Ω; null for a pickup or piezo. */
   readonly rOutOhm: number | null;
-  /** Driven by the pickup or by an output too weak to shelter a lead. */
+  /** Driven by a pickup or by an output too weak to shelter a lead. */
   readonly exposed: boolean;
 }
 
 interface Common {
+  /** The row that arrives at the end. */
+  readonly rowId: string;
+  readonly stops: readonly StopSummary[];
   readonly sections: readonly SectionSummary[];
   readonly points: readonly RunPoint[];
+}
+
+interface Heard extends Common {
   /** Levels of the reference on `DRAW_GRID`, dB. */
   readonly referenceDb: Float64Array;
 }
@@ -58,61 +68,88 @@ interface Reasons {
   readonly buffer: BufferAdvice | null;
 }
 
-interface Muted extends Common {
-  /** An engaged device lets nothing through: points up to its input, no figures. */
+interface Muted extends Heard {
+  /** An engaged device or a failed one lets nothing through: points up to its input, no figures. */
   readonly kind: 'muted';
   readonly by: number;
 }
 
-interface Silent {
-  /** The guitar's volume is closed. */
-  readonly kind: 'silent';
-  readonly sections: readonly SectionSummary[];
+interface Open extends Heard {
+  /** A lead is missing: points up to the last input before it, no figures. */
+  readonly kind: 'open';
+  readonly at: number;
 }
 
-interface Measured extends Common, Sound {
+interface Silent extends Common {
+  /** The source gives nothing: a volume is closed, or two pickups cancel. */
+  readonly kind: 'silent';
+}
+
+interface Measured extends Heard, Sound {
   readonly kind: 'sounding';
 }
 
 export interface SoundingAnalysis extends Measured, Reasons {}
 
 /** A rig measured: enough to list it. */
-export type Measurement = Measured | Muted | Silent;
+export type Measurement = Measured | Muted | Open | Silent;
 
-/** All that the Path page shows of a rig as its switches stand. */
-export type Analysis = SoundingAnalysis | Muted | Silent;
+/** All that the Path page shows of a way as its switches stand. */
+export type Analysis = SoundingAnalysis | Muted | Open | Silent;
 
 /** Above this output resistance a lead is exposed to what drives it just as it is to a pickup. */
 export const SHELTER_LIMIT_OHM = 10_000;
 
-/** Measures a rig against straight-in; `solver` remembers sections from one call to the next. */
+/** Less than this at 400 Hz of what the source gives is nothing, dB. */
+const SILENCE_DB = -150;
+
+/** Measures the main way of a rig against straight-in; `solver` remembers sections from call to call. */
 export function measureRig(rig: Rig, solver: SectionSolver = new SectionSolver()): Measurement {
-  return measurePath(rig, drivePath(rig), solver);
+  const route = routeOf(rig);
+  return measureRoute(route, drivePath(route), solver);
 }
 
-/** Measures a rig and finds the reasons. */
-export function analyseRig(rig: Rig, solver: SectionSolver = new SectionSolver()): Analysis {
-  const path = drivePath(rig);
-  const measurement = measurePath(rig, path, solver);
+/** Measures one way of a rig and finds the reasons. @param rowId of the row that arrives; the main one unless named */
+export function analyseRig(
+  rig: Rig,
+  solver: SectionSolver = new SectionSolver(),
+  rowId?: string,
+): Analysis {
+  const route = routeOf(rig, rowId);
+  const path = drivePath(route);
+  const measurement = measureRoute(route, path, solver);
   if (measurement.kind !== 'sounding') return measurement;
   const { trebleDb } = measurement.figures;
   return {
     ...measurement,
-    tone: toneEquivalent(rig, trebleDb),
+    tone: toneEquivalent(rig, route, trebleDb),
     loads: driverLoads(path),
-    takeOuts: takeOuts(rig, path),
-    buffer: bufferAdvice(rig, trebleDb),
+    takeOuts: takeOuts(path),
+    buffer: bufferAdvice(rig, route, path, trebleDb),
   };
 }
 
-function measurePath(rig: Rig, path: DrivenPath, solver: SectionSolver): Measurement {
-  const sections = summarise(path);
-  if (wiperFraction(rig.guitar.volume) <= 0) return { kind: 'silent', sections };
-  const reference = solveAll([referenceCircuit(rig)], solver);
-  const common = { sections, points: runningLevel(rig, path), referenceDb: reference.draw };
-  if (path.mutedBy !== null) return { ...common, kind: 'muted', by: path.mutedBy };
-  return { ...common, kind: 'sounding', ...soundOf(path, reference, solver) };
+/** True where the source gives nothing that could be compared. */
+export const isSilent = (route: Route, meter = new TrebleMeter()): boolean =>
+  !(meter.measure(route.reference).levelDb > SILENCE_DB);
+
+export function measureRoute(route: Route, path: DrivenPath, solver: SectionSolver): Measurement {
+  const common = { rowId: route.rowId, stops: path.stops.map(showStop), sections: summarise(path) };
+  if (isSilent(route)) return { ...common, points: [], kind: 'silent' };
+  const reference = solveAll([route.reference], solver);
+  const heard = { ...common, points: runningLevel(route, path), referenceDb: reference.draw };
+  const { interrupted } = path;
+  if (interrupted?.kind === 'muted') return { ...heard, kind: 'muted', by: interrupted.stop };
+  if (interrupted) return { ...heard, kind: 'open', at: interrupted.stop };
+  return { ...heard, kind: 'sounding', ...soundOf(path, reference, solver) };
 }
+
+const showStop = ({ place, role, engaged, leadM }: Stop): StopSummary => ({
+  place,
+  role,
+  engaged,
+  leadM,
+});
 
 interface Levels {
   readonly draw: Float64Array;

@@ -2,19 +2,21 @@ import { DRAW_GRID, gridOf, TREBLE_BAND, TREBLE_GRID, type FrequencyGrid } from 
 import { wantsPickup } from '../gear';
 import {
   buildStateGraph,
-  referenceCircuit,
+  routeOf,
   stateEnvelope,
   stateHistogram,
   stateStatistics,
+  switchesAlong,
   TrebleMeter,
-  wiperFraction,
-  type DriverNode,
   type EdgeValues,
   type Envelope,
   type Histogram,
   type StateGraph,
+  type StateStatistics,
 } from '../path';
-import { hasSwitch, type Rig } from '../rig';
+import { allDevices, switchesOfDevice, type Rig } from '../rig';
+import { isSilent } from './analyseRig';
+import { mergeStates, type StatesOfLink } from './mergeStates';
 
 /** A state at one end of what switching alone can do. */
 export interface ExtremeState {
@@ -27,8 +29,9 @@ export interface ExtremeState {
 
 export interface StatesSounding {
   readonly kind: 'states';
-  /** How many switches were counted, and how many states that is; muted ones are left out. */
+  /** How many switches were counted, switches that act together as one. */
   readonly switches: number;
+  /** How many sounds they make; muted ones, and pedals in open loops, are left out. */
   readonly count: number;
   readonly brightest: ExtremeState;
   readonly dullest: ExtremeState;
@@ -42,15 +45,19 @@ export interface StatesSounding {
   readonly histogram: Histogram;
   /** Over all states, at every `ENVELOPE_EVERY`th point of `DRAW_GRID`. */
   readonly envelope: Envelope;
+  /** Too many passive alternatives to tell apart: some loops were counted as open only. */
+  readonly isCapped: boolean;
 }
 
 export type StatesAnalysis =
   | StatesSounding
-  /** A switch that does not count mutes the board, or the guitar is closed. */
+  /** A switch that does not count mutes the board, a lead is missing, or the source gives nothing. */
   | { readonly kind: 'nothingHeard' };
 
 export const ENVELOPE_EVERY = 4;
 const BIN_DB = 0.5;
+/** Groups of switches that act together, at most: each one doubles the work. */
+const MOST_LINKS = 6;
 
 const ENVELOPE_HZ = DRAW_GRID.frequencyHz.filter((_, i) => i % ENVELOPE_EVERY === 0);
 const TREBLE_POINTS = TREBLE_GRID.frequencyHz.length;
@@ -58,40 +65,105 @@ const STATES_GRID: FrequencyGrid = gridOf(
   Float64Array.from([...TREBLE_GRID.frequencyHz, ...ENVELOPE_HZ]),
 );
 
-/** The switches that can count: every foot-switch there is. */
+/** The switches that can count: every foot-switch and every loop of a switcher. */
 export const switchesOf = (rig: Rig): readonly string[] =>
-  rig.devices.filter(hasSwitch).map(({ id }) => id);
+  allDevices(rig).flatMap(switchesOfDevice);
 
 /**
  * Everything about all combinations of the counted switches at once, exactly and for any number.
  *
- * @param counted device ids; the other switches stand as they are
+ * @param counted switch ids; the others stand as they are
+ * @param rowId of the row that arrives at the end; the main one unless named
  */
-export function analyseStates(rig: Rig, counted: readonly string[]): StatesAnalysis {
-  if (wiperFraction(rig.guitar.volume) <= 0) return { kind: 'nothingHeard' };
-  const graph = buildStateGraph(rig, new Set(counted), STATES_GRID);
-  const values = trebleValues(graph);
-  const statistics = stateStatistics(graph, values);
-  if (!statistics) return { kind: 'nothingHeard' };
-  const { trebleDb: reference } = new TrebleMeter().measure(referenceCircuit(rig));
-  const { count, largest, smallest, mean, deviation } = statistics;
-  const extreme = ({ value, nodes, ties }: typeof largest): ExtremeState => ({
+export function analyseStates(
+  rig: Rig,
+  counted: readonly string[],
+  rowId?: string,
+): StatesAnalysis {
+  const route = routeOf(rig, rowId);
+  if (isSilent(route)) return { kind: 'nothingHeard' };
+  const { trebleDb: reference } = new TrebleMeter().measure(route.reference);
+  const found = statesOf({ rig, rowId, grid: STATES_GRID, reference }, counted);
+  const merged = mergeStates(found.states);
+  if (!merged) return { kind: 'nothingHeard' };
+  const { count, largest, smallest, mean, deviation, histogram, envelope } = merged;
+  const extreme = ({ value, positions, ties }: typeof largest): ExtremeState => ({
     trebleDb: value - reference,
-    positions: positionsOf(rig, counted, nodes),
+    positions,
     ties,
   });
   return {
     kind: 'states',
-    switches: counted.length,
+    switches: found.switches,
     count,
     brightest: extreme(largest),
     dullest: extreme(smallest),
     meanDb: mean - reference,
     deviationDb: deviation,
     spreadDb: largest.value - smallest.value,
-    calmSpreadDb: calmSpread(rig, counted),
+    calmSpreadDb: calmSpread(rig, counted, rowId),
+    histogram,
+    envelope,
+    isCapped: found.states.some(({ isCapped }) => isCapped),
+  };
+}
+
+/** Which way is looked at, on which frequencies, and T of straight-in there. */
+interface Question {
+  readonly rig: Rig;
+  readonly rowId: string | undefined;
+  readonly grid: FrequencyGrid;
+  readonly reference: number;
+}
+
+interface Found {
+  readonly switches: number;
+  readonly states: readonly StatesOfLink[];
+}
+
+/** Every position of switches that act together is looked at by itself; the rest at once. */
+function statesOf(question: Question, counted: readonly string[]): Found {
+  const { rig, rowId, grid } = question;
+  const links = rig.links
+    .map((link) => link.filter((id) => counted.includes(id)))
+    .filter((link) => link.length > 1)
+    .slice(0, MOST_LINKS);
+  const linked = new Set(links.flat());
+  const free = new Set(counted.filter((id) => !linked.has(id)));
+  const states: StatesOfLink[] = [];
+  for (let bits = 0; bits < 2 ** links.length; bits++) {
+    const linkedPositions = Object.fromEntries(
+      links.flatMap((link, k) => link.map((id) => [id, ((bits >> k) & 1) === 1])),
+    );
+    const positions = { ...rig.standing.positions, ...linkedPositions };
+    const standing = { ...rig.standing, positions };
+    const route = routeOf({ ...rig, standing }, rowId, free);
+    const one = readStates(question, buildStateGraph(route, grid), linkedPositions);
+    if (one) states.push(one);
+  }
+  return { switches: free.size + links.length, states };
+}
+
+function readStates(
+  { reference, grid }: Question,
+  graph: StateGraph,
+  linked: Readonly<Record<string, boolean>>,
+): StatesOfLink | null {
+  const values = trebleValues(graph);
+  const statistics = stateStatistics(graph, values);
+  if (!statistics) return null;
+  const extreme = ({ value, ties, sections }: StateStatistics['largest']) => ({
+    value,
+    ties,
+    positions: { ...linked, ...switchesAlong(sections) },
+  });
+  return {
+    ...statistics,
+    largest: extreme(statistics.largest),
+    smallest: extreme(statistics.smallest),
     histogram: stateHistogram(graph, values, -reference, BIN_DB),
-    envelope: stateEnvelope(graph, TREBLE_POINTS, STATES_GRID.omega.length),
+    envelope: stateEnvelope(graph, TREBLE_POINTS, grid.omega.length),
+    isCapped: graph.isCapped,
   };
 }
 
@@ -104,26 +176,18 @@ function trebleValues({ edges }: StateGraph): EdgeValues {
   });
 }
 
-function calmSpread(rig: Rig, counted: readonly string[]): number | null {
-  const fuzzes = rig.devices.filter(wantsPickup).map(({ id }) => id);
+function calmSpread(rig: Rig, counted: readonly string[], rowId?: string): number | null {
+  const fuzzes = allDevices(rig)
+    .filter(wantsPickup)
+    .map(({ id }) => id);
   if (!fuzzes.some((id) => counted.includes(id))) return null;
   const positions = Object.fromEntries(
-    Object.entries(rig.positions).filter(([id]) => !fuzzes.includes(id)),
+    Object.entries(rig.standing.positions).filter(([id]) => !fuzzes.includes(id)),
   );
   const rest = counted.filter((id) => !fuzzes.includes(id));
-  const graph = buildStateGraph({ ...rig, positions }, new Set(rest), TREBLE_GRID);
-  const statistics = stateStatistics(graph, trebleValues(graph));
-  return statistics && statistics.largest.value - statistics.smallest.value;
-}
-
-/** Switch positions of a path: counted devices that drive engaged on it are on, the other counted ones off. */
-function positionsOf(
-  rig: Rig,
-  counted: readonly string[],
-  nodes: readonly DriverNode[],
-): Record<string, boolean> {
-  const on = new Set(
-    nodes.filter(({ engaged }) => engaged).map(({ device }) => rig.devices[device]?.id),
+  const calm = { ...rig, standing: { ...rig.standing, positions } };
+  const merged = mergeStates(
+    statesOf({ rig: calm, rowId, grid: TREBLE_GRID, reference: 0 }, rest).states,
   );
-  return Object.fromEntries(counted.map((id) => [id, on.has(id)]));
+  return merged && merged.largest.value - merged.smallest.value;
 }

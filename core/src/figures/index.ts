@@ -1,5 +1,5 @@
-export { analyseRig, measureRig, SHELTER_LIMIT_OHM } from './analyseRig';
-export type { Analysis, SectionSummary, SoundingAnalysis } from './analyseRig';
+export { analyseRig, isSilent, measureRig, SHELTER_LIMIT_OHM } from './analyseRig';
+export type { Analysis, SectionSummary, SoundingAnalysis, StopSummary } from './analyseRig';
 export type { BufferAdvice } from './bufferAdvice';
 export { figuresOf } from './figures';
 export type { Figures } from './figures';
@@ -11,6 +11,7 @@ export { toneEquivalent } from './toneEquivalent';
 export type { ToneEquivalent } from './toneEquivalent';
 export { DIRECTION_WORDS, SIZE_LADDER, SIZE_WORDS, sizeOf, verdictOf } from './verdict';
 export type { Direction, Size, Verdict } from './verdict';
-export { nameLead, nameTakeOut, sayVerdict, sayWhatIsGoingOn } from './words';
+export { loopName, nameHop, nameLead, namePlace, nameRow, nameSwitch, nameTakeOut } from './names';
+export { sayVerdict, sayWhatIsGoingOn } from './words';
 export { analyseStates, ENVELOPE_EVERY, switchesOf } from './analyseStates';
 export type { ExtremeState, StatesAnalysis, StatesSounding } from './analyseStates';

@@ -1,12 +1,5 @@
-import {
-  drivePath,
-  hopElements,
-  leadElement,
-  referenceCircuit,
-  TrebleMeter,
-  type Hop,
-} from '../path';
-import { FIELD_RULES, type Rig } from '../rig';
+import { TrebleMeter, type DrivenPath, type Route, type Stop } from '../path';
+import { FIELD_RULES } from '../rig';
 
 /** What the treble of a length budget is held against: straight-in, or the rig as it is now. */
 export type BudgetBaseline = 'straightIn' | 'asItIs';
@@ -18,6 +11,7 @@ export type LengthBudget =
   | { readonly kind: 'beyond'; readonly lengthM: number }
   /** No length reaches it: something else has taken more already. */
   | { readonly kind: 'outOfReach' }
+  /** Nothing comes through, or the lead is not on this way. */
   | { readonly kind: 'muted' };
 
 const STEP_M = 0.5;
@@ -31,17 +25,18 @@ const EXACT_M = 0.005;
  * @param dropDb ≥ 0
  */
 export function lengthBudget(
-  rig: Rig,
-  leadIndex: number,
+  route: Route,
+  path: DrivenPath,
+  leadId: string,
   dropDb: number,
   baseline: BudgetBaseline,
   meter = new TrebleMeter(),
 ): LengthBudget {
-  const trebleAt = trebleByLength(rig, leadIndex, meter);
-  if (!trebleAt) return { kind: 'muted' };
-  const asItIs = trebleAt(rig.leads[leadIndex]!.lengthM.value);
-  const straightIn = meter.measure(referenceCircuit(rig)).trebleDb;
-  const floor = (baseline === 'straightIn' ? straightIn : asItIs) - dropDb;
+  const lead = leadOn(path, leadId, meter);
+  if (!lead) return { kind: 'muted' };
+  const { trebleAt, lengthM: nowM } = lead;
+  const straightIn = meter.measure(route.reference).trebleDb;
+  const floor = (baseline === 'straightIn' ? straightIn : trebleAt(nowM)) - dropDb;
   const { max } = FIELD_RULES.lead.lengthM;
   let held: number | null = null;
   for (let lengthM = 0; lengthM <= max; lengthM += STEP_M) {
@@ -52,26 +47,31 @@ export function lengthBudget(
   return held === null ? { kind: 'outOfReach' } : { kind: 'beyond', lengthM: max };
 }
 
-/** T of the whole rig, absolute, by the length of one lead; only the lead's own section is solved again. */
-function trebleByLength(
-  rig: Rig,
-  leadIndex: number,
-  meter: TrebleMeter,
-): ((lengthM: number) => number) | null {
-  const { sections, mutedBy } = drivePath(rig);
-  const isLead = ({ kind, index }: Hop) => kind === 'lead' && index === leadIndex;
-  const own = sections.find(({ hops }) => hops.some(isLead));
-  if (mutedBy !== null || !own) return null;
-  const elements = own.hops.map((hop) => hopElements(rig, hop));
-  const place = own.hops.findIndex(isLead);
-  const lead = leadElement(rig.leads[leadIndex]!);
+interface LeadOnPath {
+  readonly lengthM: number;
+  /** T of the whole way, absolute, by the conductor length of this lead. */
+  readonly trebleAt: (lengthM: number) => number;
+}
+
+/** Only the lead's own section is solved again for another length. */
+function leadOn(path: DrivenPath, leadId: string, meter: TrebleMeter): LeadOnPath | null {
+  const { sections, stops, interrupted } = path;
+  const isLead = ({ place }: Stop) => place.kind === 'lead' && place.id === leadId;
+  const own = sections.find(({ hops }) => hops.some((hop) => isLead(stops[hop]!)));
+  if (interrupted || !own) return null;
+  const stop = stops[own.hops.find((hop) => isLead(stops[hop]!))!]!;
   const rest = sections
     .filter((section) => section !== own)
     .reduce((sum, { circuit }) => sum + meter.measure(circuit).trebleDb, 0);
-  return (lengthM) => {
-    const path = elements.with(place, [{ ...lead, lengthM }]).flat();
-    return rest + meter.measure({ ...own.circuit, path }).trebleDb;
+  const trebleAt = (lengthM: number) => {
+    const circuitPath = own.hops.flatMap((hop) => {
+      const { elements } = stops[hop]!;
+      if (stops[hop] !== stop) return elements;
+      return elements.map((e) => (e.kind === 'lead' ? { ...e, lengthM } : e));
+    });
+    return rest + meter.measure({ ...own.circuit, path: circuitPath }).trebleDb;
   };
+  return { lengthM: stop.leadM, trebleAt };
 }
 
 function bisect(

@@ -1,8 +1,9 @@
 import type { Section } from '../circuit';
-import { guitarSource, referenceCircuit, subtractTreble, TrebleMeter } from '../path';
-import type { Rig } from '../rig';
+import type { Pot } from '../gear';
+import { guitarSource, subtractTreble, TrebleMeter, type Route } from '../path';
+import { playingGuitar, type Rig } from '../rig';
 
-/** The tone setting on the reference rig that gives the same treble: a picture players know. */
+/** The tone setting of one pickup on the reference rig that gives the same treble: a picture players know. */
 export type ToneEquivalent =
   { readonly kind: 'setting'; readonly travel: number } | { readonly kind: 'outOfReach' };
 
@@ -18,12 +19,14 @@ const NEAR_DB = 0.05;
  */
 export function toneEquivalent(
   rig: Rig,
+  route: Route,
   trebleDb: number,
   meter = new TrebleMeter(),
 ): ToneEquivalent {
-  const reference = meter.measure(referenceCircuit(rig));
+  if (route.source.circuit.kind !== 'pickup') return { kind: 'outOfReach' };
+  const reference = meter.measure(route.reference);
   const excess = (travel: number) =>
-    subtractTreble(meter.measure(referenceAt(rig, travel)), reference).trebleDb - trebleDb;
+    subtractTreble(meter.measure(referenceAt(rig, route, travel)), reference).trebleDb - trebleDb;
   let bright = 1;
   let atBright = excess(1);
   if (Math.abs(atBright) < NEAR_DB) return { kind: 'setting', travel: 1 };
@@ -37,9 +40,12 @@ export function toneEquivalent(
   return { kind: 'outOfReach' };
 }
 
-function referenceAt(rig: Rig, travel: number): Section {
-  const tone = { ...rig.guitar.tone, travel: { ...rig.guitar.tone.travel, value: travel } };
-  return { ...referenceCircuit(rig), source: guitarSource({ ...rig.guitar, tone }) };
+function referenceAt(rig: Rig, route: Route, travel: number): Section {
+  const guitar = playingGuitar(rig);
+  const turned = (tone: Pot): Pot => ({ ...tone, travel: { ...tone.travel, value: travel } });
+  const second = guitar.second && { ...guitar.second, tone: turned(guitar.second.tone) };
+  const source = guitarSource({ ...guitar, tone: turned(guitar.tone), second });
+  return { ...route.reference, source };
 }
 
 function bisect(excess: (travel: number) => number, from: number, to: number): number {

@@ -1,20 +1,31 @@
 import { formatQuantity, formatSignedDb, type UnitSystem } from '../quantity';
-import type { TakeOut } from '../path';
-import type { Rig } from '../rig';
+import { findLead, type Rig } from '../rig';
 import type { Analysis, SoundingAnalysis } from './analyseRig';
+import { namePlace, nameTakeOut } from './names';
 import { DIRECTION_WORDS, SIZE_WORDS, type Verdict } from './verdict';
 
 /** What is going on and what to do next, in plain words. */
 export function sayWhatIsGoingOn(rig: Rig, analysis: Analysis, system: UnitSystem): string {
   if (analysis.kind === 'silent')
-    return 'The guitar’s volume is closed: silence. Turn it up to see the rig.';
-  if (analysis.kind === 'muted') {
-    const name = rig.devices[analysis.by]!.name;
-    return `${name} is engaged and lets nothing through. Stamp it to hear the rest.`;
+    return 'Silence: the guitar’s volume is closed, or its two pickups cancel. Turn it up to see the rig.';
+  if (analysis.kind === 'muted') return sayMuted(rig, analysis);
+  if (analysis.kind === 'open') {
+    const name = namePlace(rig, analysis.stops[analysis.at]!.place);
+    return `Nothing arrives: ${name} is missing. Give it a lead to see what it does.`;
   }
   return [sayVerdict(analysis), sayCause(rig, analysis, system), sayNext(rig, analysis, system)]
     .filter((part) => part !== '')
     .join(' ');
+}
+
+function sayMuted(rig: Rig, { stops, by }: Extract<Analysis, { kind: 'muted' }>): string {
+  const { place } = stops[by]!;
+  const name = namePlace(rig, place);
+  if (rig.standing.playing === null)
+    return 'No guitar is chosen: nothing comes through. Choose one to hear the rig.';
+  if (!rig.standing.powered)
+    return `Without power ${name} lets nothing through. Switch the power on to hear the rest.`;
+  return `${name} is engaged and lets nothing through. Stamp it to hear the rest.`;
 }
 
 /** The verdict in a sentence, and after it what is always worth saying. */
@@ -53,30 +64,37 @@ const MOST_OF_IT = 0.35;
 
 function sayCause(
   rig: Rig,
-  { sections, takeOuts, verdict, figures }: SoundingAnalysis,
+  { stops, sections, takeOuts, verdict, figures }: SoundingAnalysis,
   system: UnitSystem,
 ): string {
   if (verdict.size === 'unlikely') return '';
   const first = sections[0]!;
   const way = formatQuantity(first.leadM, 'length', system);
-  const end = rig.devices[first.endsAt];
-  const driven = end
-    ? `The pickup drives ${way} of lead before ${end.name} takes over.`
-    : `The pickup drives all ${way} of lead to the amp.`;
-  // Pots and amp are in the reference as well: they are no difference to it.
+  const end = stops[first.endsAt]!;
+  const source = first.rOutOhm === null ? 'The pickup' : capital(namePlace(rig, stops[0]!.place));
+  const driven =
+    end.role === 'end'
+      ? `${source} drives all ${way} of lead to ${sayEnd(rig, end.place.id)}.`
+      : `${source} drives ${way} of lead before ${namePlace(rig, end.place)} takes over.`;
+  // Pots and end are in the reference as well: they are no difference to it.
   const largest = takeOuts.find(
     ({ kind, gain }) =>
-      kind !== 'controls' && kind !== 'amp' && -gain.trebleDb * figures.trebleDb > 0,
+      kind !== 'controls' && kind !== 'end' && -gain.trebleDb * figures.trebleDb > 0,
   );
   const enough =
     largest &&
     Math.abs(largest.gain.trebleDb) >= Math.max(0.5, MOST_OF_IT * Math.abs(figures.trebleDb));
-  return enough ? `${driven} Most of it goes in ${nameTakeOut(rig, largest)}.` : driven;
+  return enough ? `${driven} Most of it goes in ${nameTakeOut(rig, stops, largest)}.` : driven;
+}
+
+function sayEnd(rig: Rig, id: string): string {
+  const end = rig.ends.find((other) => other.id === id);
+  return end?.kind === 'amp' ? 'the amp' : (end?.name ?? 'the end');
 }
 
 function sayNext(
   rig: Rig,
-  { verdict, buffer, takeOuts }: SoundingAnalysis,
+  { stops, verdict, buffer, takeOuts }: SoundingAnalysis,
   system: UnitSystem,
 ): string {
   if (verdict.size === 'unlikely') return 'It’s fine, leave it.';
@@ -84,40 +102,16 @@ function sayNext(
     return 'If that is too much, a longer lead ahead of the first buffer tames it.';
   }
   if (buffer) {
-    const place =
-      buffer.gap === 0
-        ? 'right after the first lead'
-        : `right behind ${rig.devices[buffer.gap - 1]!.name}`;
+    const before = stops.slice(1, buffer.stop).findLast(({ place }) => place.kind === 'device');
+    const place = before
+      ? `right behind ${namePlace(rig, before.place)}`
+      : 'right after the first lead';
     return `If you want it back: a buffer ${place} leaves ${formatSignedDb(buffer.trebleDb)} dB.`;
   }
   const lead = takeOuts.find(({ kind, gain }) => kind === 'lead' && gain.trebleDb > 0.3);
   if (!lead) return '';
-  const length = formatQuantity(rig.leads[lead.index]!.lengthM.value, 'length', system);
-  return `A shorter or lower-capacitance lead in place of the ${length} one is what would help.`;
-}
-
-/** What a take-out speaks of, as people would call it. */
-export function nameTakeOut(rig: Rig, { kind, index }: Pick<TakeOut, 'kind' | 'index'>): string {
-  switch (kind) {
-    case 'lead':
-      return nameLead(rig, index);
-    case 'bypass':
-      return `${rig.devices[index]!.name}, bypassed`;
-    case 'input':
-      return `the input of ${rig.devices[index]!.name}`;
-    case 'output':
-      return `the output of ${rig.devices[index]!.name}`;
-    case 'controls':
-      return 'the guitar’s own pots';
-    case 'amp':
-      return 'the amp’s input';
-  }
-}
-
-/** A lead by what it joins: "the lead in", "the lead to the amp", "the patch to Ember". */
-export function nameLead(rig: Rig, index: number): string {
-  if (index === rig.devices.length) return index === 0 ? 'the lead' : 'the lead to the amp';
-  return index === 0 ? 'the lead in' : `the patch to ${rig.devices[index]!.name}`;
+  const length = findLead(rig, stops[lead.stop]!.place.id)?.lengthM.value ?? 0;
+  return `A shorter or lower-capacitance lead in place of the ${formatQuantity(length, 'length', system)} one is what would help.`;
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

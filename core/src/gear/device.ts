@@ -1,8 +1,11 @@
-import { picofarad } from './guitar';
+import { AUDIO_MID_FRACTION, picofarad, type Pot } from './guitar';
 import { assumed, type Sourced } from './sourced';
 
-/** What stands between input and output when a pedal is off; "switchable" leaves the choice to the user. */
-export type BypassKind = 'true' | 'buffered' | 'loaded' | 'switchable' | 'alwaysOn';
+/**
+ * What stands between input and output when a pedal is off; "switchable" leaves the choice to the user.
+ * "alwaysOn" has no foot-switch and drives; "passive" has none either and is a wire, whatever hangs on it.
+ */
+export type BypassKind = 'true' | 'buffered' | 'loaded' | 'switchable' | 'alwaysOn' | 'passive';
 export type BypassChoice = 'true' | 'buffered';
 
 export type DeviceClass =
@@ -21,7 +24,23 @@ export type DeviceClass =
   | 'modulation'
   | 'delay'
   | 'reverb'
-  | 'poweredVolume';
+  | 'poweredVolume'
+  | 'passiveVolume'
+  | 'wireless'
+  | 'tap'
+  | 'passiveSplitter'
+  | 'bufferedSplitter'
+  | 'selector'
+  | 'switcher';
+
+/** A jack beside the output: on the line itself, or driven by an output of its own. */
+export type SideJack = 'none' | 'passive' | 'buffered';
+
+/** Sub-paths of a device: a switcher's, each with a switch; or a pedal's own send and return. */
+export type Insert = 'none' | 'switched' | 'own';
+
+/** What comes out when the supply fails. */
+export type PowerLost = 'bypass' | 'silence';
 
 /** A pedal as a driver: what it asks of the one before and offers to the one behind. */
 export interface Side {
@@ -46,6 +65,16 @@ export interface Device {
   readonly contactOhm: Sourced;
   /** Engaged, nothing comes out (a tuner). */
   readonly mutes: boolean;
+  readonly powerLost: PowerLost;
+  /** The track of a passive volume; null for everything else. */
+  readonly pot: Pot | null;
+  readonly sideJack: SideJack;
+  readonly insert: Insert;
+  /** How many loops a switcher has; 1 for a pedal's own send and return, 0 without an insert. */
+  readonly loops: number;
+  /** Of a switcher: a buffer at its input, a buffer at its output (both as `on`). */
+  readonly bufferIn: boolean;
+  readonly bufferOut: boolean;
 }
 
 export interface DeviceClassRule {
@@ -53,21 +82,35 @@ export interface DeviceClassRule {
   readonly bypass: BypassKind;
   readonly mutes: boolean;
   readonly on: readonly [rInKOhm: number, cInPF: number, rOutOhm: number, gainDb: number];
+  readonly sideJack: SideJack;
+  readonly loops: number;
+  /** Track of a passive volume, Ω. */
+  readonly potOhm: number | null;
 }
 
 const rule = (
   label: string,
   bypass: BypassKind,
   on: DeviceClassRule['on'],
-  mutes = false,
-): DeviceClassRule => ({ label, bypass, mutes, on });
+  more: Partial<Pick<DeviceClassRule, 'mutes' | 'sideJack' | 'loops' | 'potOhm'>> = {},
+): DeviceClassRule => ({
+  label,
+  bypass,
+  on,
+  mutes: false,
+  sideJack: 'none',
+  loops: 0,
+  potOhm: null,
+  ...more,
+});
 
+const BUFFER_ON = [1000, 15, 150, 0] as const;
 const DRIVE_ON = [500, 20, 5000, 0] as const;
 const EFFECT_ON = [1000, 20, 1000, 0] as const;
 
 export const DEVICE_CLASSES: Readonly<Record<DeviceClass, DeviceClassRule>> = {
-  tuner: rule('tuner', 'true', [1000, 20, 100, 0], true),
-  buffer: rule('buffer', 'alwaysOn', [1000, 15, 150, 0]),
+  tuner: rule('tuner', 'true', [1000, 20, 100, 0], { mutes: true }),
+  buffer: rule('buffer', 'alwaysOn', BUFFER_ON),
   preamp: rule('preamp', 'alwaysOn', [1000, 20, 600, 0]),
   compressor: rule('compressor', 'true', DRIVE_ON),
   wah: rule('wah', 'loaded', [75, 50, 10000, 0]),
@@ -82,6 +125,16 @@ export const DEVICE_CLASSES: Readonly<Record<DeviceClass, DeviceClassRule>> = {
   delay: rule('delay', 'buffered', EFFECT_ON),
   reverb: rule('reverb', 'buffered', EFFECT_ON),
   poweredVolume: rule('powered volume', 'alwaysOn', EFFECT_ON),
+  passiveVolume: rule('passive volume', 'passive', BUFFER_ON, {
+    sideJack: 'passive',
+    potOhm: 250e3,
+  }),
+  wireless: rule('wireless pair', 'alwaysOn', [1000, 20, 1000, 0]),
+  tap: rule('tuner tap', 'passive', BUFFER_ON, { sideJack: 'passive' }),
+  passiveSplitter: rule('passive splitter', 'passive', BUFFER_ON, { sideJack: 'passive' }),
+  bufferedSplitter: rule('buffered splitter', 'alwaysOn', BUFFER_ON, { sideJack: 'buffered' }),
+  selector: rule('A/B selector', 'passive', BUFFER_ON),
+  switcher: rule('loop switcher', 'passive', BUFFER_ON, { loops: 4 }),
 };
 
 const BUFFERED_OFF = [500, 20, 1000, -0.1] as const;
@@ -98,7 +151,7 @@ function sideOf([rInKOhm, cInPF, rOutOhm, gainDb]: DeviceClassRule['on']): Side 
 }
 
 export function deviceOfClass(deviceClass: DeviceClass, id: string, name?: string): Device {
-  const { label, bypass, mutes, on } = DEVICE_CLASSES[deviceClass];
+  const { label, bypass, mutes, on, sideJack, loops, potOhm } = DEVICE_CLASSES[deviceClass];
   return {
     id,
     name: name ?? label,
@@ -110,8 +163,21 @@ export function deviceOfClass(deviceClass: DeviceClass, id: string, name?: strin
     strayF: assumed(picofarad(STRAY_PF)),
     contactOhm: assumed(CONTACT_OHM),
     mutes,
+    powerLost: bypass === 'true' || bypass === 'loaded' ? 'bypass' : 'silence',
+    pot: potOhm === null ? null : volumeTrack(potOhm),
+    sideJack,
+    insert: loops > 0 ? 'switched' : 'none',
+    loops,
+    bufferIn: false,
+    bufferOut: false,
   };
 }
+
+const volumeTrack = (potOhm: number): Pot => ({
+  potOhm: assumed(potOhm),
+  travel: assumed(1),
+  midFraction: assumed(AUDIO_MID_FRACTION),
+});
 
 /** A low-impedance fuzz wants the pickup itself in front of it; nothing buffered belongs there. */
 export const wantsPickup = (device: Device): boolean => device.deviceClass === 'lowImpedanceFuzz';

@@ -1,5 +1,5 @@
-import type { Amp } from './amp';
 import type { Device } from './device';
+import type { End } from './end';
 import type { Guitar } from './guitar';
 import type { Lead } from './lead';
 
@@ -8,6 +8,6 @@ export type GearItem =
   | { readonly id: string; readonly kind: 'guitar'; readonly note: string; readonly thing: Guitar }
   | { readonly id: string; readonly kind: 'device'; readonly note: string; readonly thing: Device }
   | { readonly id: string; readonly kind: 'lead'; readonly note: string; readonly thing: Lead }
-  | { readonly id: string; readonly kind: 'amp'; readonly note: string; readonly thing: Amp };
+  | { readonly id: string; readonly kind: 'end'; readonly note: string; readonly thing: End };
 
 export type GearKind = GearItem['kind'];

@@ -20,22 +20,51 @@ export interface Pot {
   readonly midFraction: Sourced;
 }
 
-export interface Guitar {
-  readonly name: string;
+/** One winding: its coil, and a volume and tone that are its own where the controls are individual. */
+export interface Pickup {
   readonly pickupClass: PickupClass;
   readonly lH: Sourced;
   readonly rDcOhm: Sourced;
   readonly cWindingF: Sourced;
   readonly rEddyOhm: Sourced;
-  readonly wiring: Wiring;
   readonly volume: Pot;
   readonly tone: Pot;
   readonly toneF: Sourced;
+}
+
+/** What makes the voltage: windings, a piezo, or electronics with an output of their own. */
+export type GuitarKind = 'magnetic' | 'piezo' | 'active';
+export type PickupSwitch = 'first' | 'second' | 'both';
+export type PickupJoint = 'parallel' | 'series';
+/** One volume and tone for all pickups, or one each that join behind them. */
+export type ControlSharing = 'shared' | 'individual';
+/**
+ * Which end of a volume's track the pickup has. "dependent": the pickup on the track, the output on the
+ * wiper, so that one volume closed shorts both; "independent": the other way about.
+ */
+export type PotWiring = 'dependent' | 'independent';
+
+export interface Guitar extends Pickup {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: GuitarKind;
+  readonly wiring: Wiring;
   /** The tone pot opens at full up. */
   readonly noLoad: boolean;
   readonly bleed: BleedTopology;
   readonly bleedF: Sourced;
   readonly bleedOhm: Sourced;
+  /** The other pickup, where there are two; the fields above are the first one's. */
+  readonly second: Pickup | null;
+  readonly pickupSwitch: PickupSwitch;
+  readonly joint: PickupJoint;
+  readonly outOfPhase: boolean;
+  readonly sharing: ControlSharing;
+  readonly potWiring: PotWiring;
+  /** Of a piezo. */
+  readonly piezoF: Sourced;
+  /** Of active electronics. */
+  readonly outputOhm: Sourced;
 }
 
 interface PickupDefaults {
@@ -69,9 +98,10 @@ export const PICKUP_CLASSES: Readonly<Record<PickupClass, PickupDefaults>> = {
   bassSplit: row('bass split coil', 5.6, 10.8, 170, 0.6, 250, 47),
 };
 
-const AUDIO_MID_FRACTION = 0.12;
+/** What an audio taper leaves of its track at half travel. */
+export const AUDIO_MID_FRACTION = 0.12;
 
-export function guitarOfClass(pickupClass: PickupClass, name: string): Guitar {
+export function pickupOfClass(pickupClass: PickupClass): Pickup {
   const defaults = PICKUP_CLASSES[pickupClass];
   const pot: Pot = {
     potOhm: assumed(defaults.potKOhm * 1e3),
@@ -79,20 +109,36 @@ export function guitarOfClass(pickupClass: PickupClass, name: string): Guitar {
     midFraction: assumed(AUDIO_MID_FRACTION),
   };
   return {
-    name,
     pickupClass,
     lH: assumed(defaults.lH),
     rDcOhm: assumed(Math.round(defaults.rDcKOhm * 1e3)),
     cWindingF: assumed(picofarad(defaults.cWindingPF)),
     rEddyOhm: assumed(defaults.rEddyMOhm * 1e6),
-    wiring: 'modern',
     volume: pot,
     tone: pot,
     toneF: assumed(picofarad(defaults.toneNF * 1e3)),
+  };
+}
+
+export function guitarOfClass(pickupClass: PickupClass, name: string, id = 'g1'): Guitar {
+  return {
+    id,
+    name,
+    kind: 'magnetic',
+    ...pickupOfClass(pickupClass),
+    wiring: 'modern',
     noLoad: false,
     bleed: 'none',
     bleedF: assumed(1e-9),
     bleedOhm: assumed(150e3),
+    second: null,
+    pickupSwitch: 'both',
+    joint: 'parallel',
+    outOfPhase: false,
+    sharing: 'shared',
+    potWiring: 'dependent',
+    piezoF: assumed(picofarad(500)),
+    outputOhm: assumed(1e3),
   };
 }
 

@@ -1,5 +1,5 @@
-export * from './amp';
 export * from './device';
+export * from './end';
 export * from './gearItem';
 export * from './guitar';
 export * from './lead';

@@ -1,7 +1,7 @@
 import { picofarad } from './guitar';
 import { assumed, entered, type Sourced } from './sourced';
 
-export type LeadClass = 'veryLow' | 'low' | 'ordinary' | 'high';
+export type LeadClass = 'veryLow' | 'low' | 'ordinary' | 'high' | 'coiled';
 
 export interface Lead {
   readonly id: string;
@@ -13,14 +13,26 @@ export interface Lead {
   readonly lPerMH: Sourced;
   /** One plug; a lead has two. */
   readonly plugF: Sourced;
+  /** Conductor per metre of reach: 1 for a straight lead, about 5 for a coiled one. */
+  readonly coil: Sourced;
+  /** A capacitor in the plug, for those who want one. */
+  readonly addedF: Sourced;
+  /** Whether its switch stands at "in". */
+  readonly added: boolean;
 }
+
+/** Conductor from plug to plug, m: what the electricity sees of a lead. */
+export const conductorM = ({ lengthM, coil }: Lead): number => lengthM.value * coil.value;
 
 export const LEAD_CLASSES: Readonly<Record<LeadClass, { label: string; cPerMPF: number }>> = {
   veryLow: { label: 'very low capacitance', cPerMPF: 60 },
   low: { label: 'low capacitance', cPerMPF: 85 },
   ordinary: { label: 'ordinary', cPerMPF: 110 },
   high: { label: 'high capacitance', cPerMPF: 160 },
+  coiled: { label: 'coiled', cPerMPF: 120 },
 };
+
+const COIL = 5;
 
 export const PATCH_LENGTH_M = 0.3;
 
@@ -39,6 +51,9 @@ export function leadOfClass(
     rPerMOhm: assumed(0.1),
     lPerMH: assumed(0.5e-6),
     plugF: assumed(picofarad(15)),
+    coil: assumed(leadClass === 'coiled' ? COIL : 1),
+    addedF: assumed(picofarad(470)),
+    added: false,
   };
 }
 

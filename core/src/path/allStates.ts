@@ -1,187 +1,208 @@
 import {
-  addElement,
   addSource,
-  chooseLeadForm,
   createLadderState,
   endLadder,
   LadderBuilder,
+  lumpedLimitM,
   resetLadder,
   runLadder,
   type FrequencyGrid,
-  type Ladder,
+  type LadderState,
   type LeadForm,
   type Load,
-  type PathElement,
   type Source,
 } from '../circuit';
-import type { Device } from '../gear';
-import { hasSwitch, isEngaged, type Rig } from '../rig';
-import {
-  ampLoad,
-  bypassElements,
-  guitarSource,
-  inputLoad,
-  leadElement,
-  offRole,
-  sideSource,
-} from './drivenPath';
+import type { Route } from './route';
+import { linkCells, type Cell, type WireCell } from './stateCells';
 
 /// All 2ⁿ foot-switch combinations as paths through a graph of driven sections.
 ///
-/// Between two neighbouring drivers every device is passive, so a section is fixed by its two ends:
-/// O(n²) sections for n devices, and every state of the board is one path from guitar to amp. Levels in
-/// dB add up along a path, so whatever is linear in dB is found exactly by dynamic programming.
+/// Between two neighbouring drivers every device is passive, so a section is fixed by its two ends and by
+/// the switches that choose between wires on the way. In a straight row that is O(n²) sections for n
+/// devices, and every state of the board is one path from source to end. Levels in dB add up along a path,
+/// so whatever is linear in dB is found exactly by dynamic programming.
 
-/** A device as a driver in one of its switch positions. */
-export interface DriverNode {
-  /** −1 is the guitar, `devices.length` the amp. */
-  readonly device: number;
-  readonly engaged: boolean;
+/** Switches set on the way through a section, the last one first. */
+export interface SwitchList {
+  readonly switchId: string;
+  readonly on: boolean;
+  readonly before: SwitchList | null;
 }
 
 /** A section from one node to another, with its levels in dB over the grid it was solved on. */
 export interface SectionEdge {
   readonly from: number;
   readonly to: number;
+  readonly switches: SwitchList | null;
   readonly levelsDb: Float64Array;
 }
 
-/** Nodes in the order of the way, guitar first, amp last; edges sorted by where they end. */
+/** Node 0 is the source, the last one the end, drivers between; edges sorted by where they end. */
 export interface StateGraph {
-  readonly nodes: readonly DriverNode[];
+  readonly nodes: number;
   readonly edges: readonly SectionEdge[];
+  /** Too many passive alternatives: some of them were left as "off". */
+  readonly isCapped: boolean;
 }
 
-/** What a device may be while its switch takes part, or stands still. */
-interface DeviceOptions {
-  /** Driver states it can be in. */
-  readonly drivers: readonly boolean[];
-  /** What it is as a wire, if it can be one. */
-  readonly passive: readonly PathElement[] | null;
-}
+/** Sections that are told apart at most; beyond, switches between two wires stay off. */
+export const MOST_SECTIONS = 20_000;
 
-function optionsOf(rig: Rig, device: Device, counts: boolean): DeviceOptions {
-  const positions = counts && hasSwitch(device) ? [true, false] : [isEngaged(rig, device)];
-  const drivers: boolean[] = [];
-  let passive: readonly PathElement[] | null = null;
-  for (const engaged of positions) {
-    // A device that mutes while engaged is a state in which nothing is heard: left out.
-    if (engaged && device.mutes) continue;
-    const role = engaged ? 'driver' : offRole(device);
-    if (role === 'driver') drivers.push(engaged);
-    else passive = bypassElements(device, role === 'loadedWire');
-  }
-  return { drivers, passive };
-}
-
-/**
- * Solves every section that any combination of the counted switches can make.
- *
- * @param counted ids of the devices whose switches take part; the others stand as they are
- */
+/** Solves every section that any combination of the switches a route leaves open can make. */
 export function buildStateGraph(
-  rig: Rig,
-  counted: ReadonlySet<string>,
+  route: Route,
   grid: FrequencyGrid,
+  mostSections = MOST_SECTIONS,
 ): StateGraph {
-  const options = rig.devices.map((device) => optionsOf(rig, device, counted.has(device.id)));
-  const nodes: DriverNode[] = [{ device: -1, engaged: true }];
-  options.forEach(({ drivers }, device) =>
-    drivers.forEach((engaged) => nodes.push({ device, engaged })),
-  );
-  nodes.push({ device: rig.devices.length, engaged: true });
-  const solver = new EdgeSolver(rig, options, nodes, grid);
-  const edges = nodes.slice(0, -1).flatMap((_, from) => solver.edgesFrom(from));
-  return { nodes, edges: edges.sort((a, b) => a.to - b.to || a.from - b.from) };
+  const { first, drivers } = linkCells(route);
+  const numbers = new Map<Cell, number>(drivers.map((cell, i) => [cell, i + 1]));
+  const nodes = drivers.length + 2;
+  const walker = new SectionWalker(grid, mostSections, (cell) => numbers.get(cell) ?? nodes - 1);
+  walker.walkFrom(0, route.source.circuit, first);
+  for (const cell of drivers) walker.walkFrom(numbers.get(cell)!, cell.source, cell.next);
+  const edges = walker.edges.sort((a, b) => a.to - b.to || a.from - b.from);
+  return { nodes, edges, isCapped: walker.isCapped };
 }
 
-class EdgeSolver {
-  private readonly state;
+interface Walk {
+  readonly from: number;
+  readonly source: Source;
+  readonly form: LeadForm;
+  readonly limitM: number;
+}
+
+class SectionWalker {
+  readonly edges: SectionEdge[] = [];
+  isCapped = false;
+  private readonly state: LadderState;
   private readonly out: Float64Array;
+  private readonly saved: Float64Array[] = [];
+  /** A section of this walk is too long for leads as capacitances. */
+  private needsLines = false;
 
   constructor(
-    private readonly rig: Rig,
-    private readonly options: readonly DeviceOptions[],
-    private readonly nodes: readonly DriverNode[],
     private readonly grid: FrequencyGrid,
+    private readonly mostSections: number,
+    private readonly numberOf: (cell: Cell) => number,
   ) {
     this.state = createLadderState(grid.omega.length);
     this.out = new Float64Array(2 * grid.omega.length);
   }
 
   /**
-   * Walks on from a driver while the devices ahead can be passive, ending a section at every input on
-   * the way. Where the longer sections need their leads as lines, those are walked a second time.
+   * Walks on from a driver while there are wires ahead, ending a section at every input on the way. Where
+   * longer sections need their leads as lines, those are walked a second time.
    */
-  edgesFrom(from: number): SectionEdge[] {
-    const { device, engaged } = this.nodes[from]!;
-    const source = this.sourceOf(device, engaged);
-    const stages = this.stagesBehind(device);
-    const forms = stages.map((_, i) =>
-      chooseLeadForm({ source, path: stages.slice(0, i + 1).flat() }),
-    );
-    return (['lumped', 'line'] as const).flatMap((form) =>
-      this.walk(from, source, stages.slice(0, forms.lastIndexOf(form) + 1), form).filter(
-        ({ to }) => forms[this.nodes[to]!.device - device - 1] === form,
-      ),
-    );
+  walkFrom(from: number, source: Source, first: Cell): void {
+    const limitM = lumpedLimitM(source);
+    this.needsLines = false;
+    this.walk({ from, source, limitM, form: 'lumped' }, first);
+    if (this.needsLines) this.walk({ from, source, limitM, form: 'line' }, first);
   }
 
-  /** What stands between a driver and each input behind it, as far as it can be passive. */
-  private stagesBehind(device: number): PathElement[][] {
-    const stages: PathElement[][] = [];
-    for (let j = device + 1; j <= this.rig.devices.length; j++) {
-      const before = j > device + 1 ? this.options[j - 1]!.passive : [];
-      if (before === null) break;
-      stages.push([...before, leadElement(this.rig.leads[j]!)]);
-    }
-    return stages;
-  }
-
-  private walk(
-    from: number,
-    source: Source,
-    stages: readonly (readonly PathElement[])[],
-    form: LeadForm,
-  ): SectionEdge[] {
+  private walk(walk: Walk, first: Cell): void {
     const builder = new LadderBuilder();
-    addSource(builder, source);
-    const stops = stages.map((stage) => {
-      stage.forEach((element) => addElement(builder, element, form));
-      return builder.mark();
-    });
+    addSource(builder, walk.source);
     const ladder = builder.build();
+    if (ladder.gain === 0) return;
     resetLadder(this.state);
-    return stops.flatMap((stop, i) => {
-      runLadder(ladder, stops[i - 1] ?? 0, stop, this.grid, this.state);
-      return this.edgesInto(from, this.nodes[from]!.device + 1 + i, ladder);
-    });
+    runLadder(ladder, 0, ladder.ops.length, this.grid, this.state);
+    this.visit(walk, first, ladder.gain, 0, null, 0);
   }
 
-  /** One section for every way the device at its end can take it in. */
-  private edgesInto(from: number, device: number, ladder: Ladder): SectionEdge[] {
-    return this.nodes.flatMap((node, to) =>
-      node.device === device ? [{ from, to, levelsDb: this.end(ladder, node) }] : [],
-    );
+  private visit(
+    walk: Walk,
+    cell: Cell,
+    gain: number,
+    leadM: number,
+    switches: SwitchList | null,
+    depth: number,
+  ): void {
+    switch (cell.kind) {
+      case 'silence':
+        return;
+      case 'wire':
+        return this.pass(walk, cell, gain, leadM, switches, depth);
+      case 'choice':
+        return this.choose(walk, cell, gain, leadM, switches, depth);
+      default:
+        if (walk.form === 'line' && leadM <= walk.limitM) return;
+        this.edges.push({
+          from: walk.from,
+          to: this.numberOf(cell),
+          switches,
+          levelsDb: this.levels(gain, cell.load),
+        });
+    }
   }
 
-  private sourceOf(device: number, engaged: boolean): Source {
-    if (device < 0) return guitarSource(this.rig.guitar);
-    const { on, off } = this.rig.devices[device]!;
-    return sideSource(engaged ? on : off);
+  private pass(
+    walk: Walk,
+    cell: WireCell,
+    gain: number,
+    leadM: number,
+    switches: SwitchList | null,
+    depth: number,
+  ): void {
+    const total = leadM + cell.leadM;
+    if (walk.form === 'lumped' && total > walk.limitM) {
+      this.needsLines = true;
+      return;
+    }
+    const ladder = cell.ladder(walk.form);
+    if (ladder.gain === 0) return;
+    runLadder(ladder, 0, ladder.ops.length, this.grid, this.state);
+    this.visit(walk, cell.next, gain * ladder.gain, total, switches, depth);
   }
 
-  private loadOf({ device, engaged }: DriverNode): Load {
-    const end = this.rig.devices[device];
-    return end ? inputLoad(engaged ? end.on : end.off) : ampLoad(this.rig.amp);
+  private choose(
+    walk: Walk,
+    { switchId, off, on }: Extract<Cell, { kind: 'choice' }>,
+    gain: number,
+    leadM: number,
+    before: SwitchList | null,
+    depth: number,
+  ): void {
+    // A way that goes on through wires changes the row: the other one goes first, or the row is kept.
+    const ways = [
+      { cell: on, on: true },
+      { cell: off, on: false },
+    ].sort((a, b) => Number(changesRow(a.cell)) - Number(changesRow(b.cell)));
+    const mustKeep = changesRow(ways[0]!.cell);
+    if (mustKeep && this.edges.length > this.mostSections) {
+      this.isCapped = true;
+      this.visit(walk, off, gain, leadM, { switchId, on: false, before }, depth);
+      return;
+    }
+    if (mustKeep) this.keep(depth);
+    for (const [i, way] of ways.entries()) {
+      if (mustKeep && i === 1) this.state.rows.set(this.saved[depth]!);
+      const switches = { switchId, on: way.on, before };
+      this.visit(walk, way.cell, gain, leadM, switches, depth + 1);
+    }
   }
 
-  private end(ladder: Ladder, node: DriverNode): Float64Array {
+  private keep(depth: number): void {
+    this.saved[depth] ??= new Float64Array(this.state.rows.length);
+    this.saved[depth].set(this.state.rows);
+  }
+
+  private levels(gain: number, load: Load): Float64Array {
     const { out, grid, state } = this;
-    endLadder(ladder.gain, this.loadOf(node), grid, out, state);
+    endLadder(gain, load, grid, out, state);
     return Float64Array.from(
       grid.omega,
       (_, i) => 10 * Math.log10(out[2 * i]! ** 2 + out[2 * i + 1]! ** 2),
     );
   }
+}
+
+const changesRow = ({ kind }: Cell): boolean => kind === 'wire' || kind === 'choice';
+
+/** Switch positions along a path of sections. */
+export function switchesAlong(sections: readonly SectionEdge[]): Record<string, boolean> {
+  const positions: Record<string, boolean> = {};
+  for (const { switches } of sections)
+    for (let at = switches; at !== null; at = at.before) positions[at.switchId] = at.on;
+  return positions;
 }

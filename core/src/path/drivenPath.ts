@@ -1,202 +1,111 @@
-import type { LeadElement, Load, PathElement, Section, Source } from '../circuit';
-import type { Amp, Device, Guitar, Lead, Pot, ReferenceLead, Side } from '../gear';
-import { isEngaged, type Rig } from '../rig';
+import type { Load, PathElement, Section, Source } from '../circuit';
+import type { Route } from './route';
+import type { Place } from './step';
 
-/** What a device is in the path, as its switch stands. */
-export type DeviceRole = 'driver' | 'wire' | 'loadedWire' | 'mute';
-
-/** A thing a section runs through, by its index in the rig. */
-export interface Hop {
-  readonly kind: 'lead' | 'device';
-  readonly index: number;
+/** One thing on a way as its switches stand, in order from the source to the end. */
+export interface Stop {
+  readonly place: Place;
+  readonly role: 'source' | 'wire' | 'driver' | 'mute' | 'gap' | 'end';
+  /** Of a driver: whether it acts engaged. */
+  readonly engaged: boolean;
+  readonly leadM: number;
+  /** What it is as a wire. */
+  readonly elements: readonly PathElement[];
+  /** What it asks where a section ends in it. */
+  readonly load: Load | null;
+  /** What it gives where a section begins in it. */
+  readonly source: Source | null;
 }
 
-/** One driver and everything passive up to the next one. */
+/** One driver and everything passive up to the next one. Numbers are places among the stops. */
 export interface DrivenSection {
-  /** Index of the driving device; −1 is the guitar. */
   readonly driver: number;
-  /** Index of the device whose input ends the section; `devices.length` is the amp. */
   readonly endsAt: number;
-  readonly hops: readonly Hop[];
+  /** Wires between, by place. */
+  readonly hops: readonly number[];
   readonly circuit: Section;
   readonly leadM: number;
 }
 
-/** Driven sections from the guitar on. A muting device ends the last one early. */
+/** Why nothing arrives: an engaged device lets nothing through, or a lead is missing. */
+export interface Interruption {
+  readonly kind: 'muted' | 'gap';
+  readonly stop: number;
+}
+
+/** Driven sections from the source on. What interrupts the way ends the last one early. */
 export interface DrivenPath {
+  readonly stops: readonly Stop[];
   readonly sections: readonly DrivenSection[];
-  /** Index of the engaged device that lets nothing through, if there is one. */
-  readonly mutedBy: number | null;
+  readonly interrupted: Interruption | null;
 }
 
-export const GUITAR = -1;
+const NOTHING = { engaged: false, leadM: 0, elements: [], load: null, source: null } as const;
 
-export function roleOf(rig: Rig, device: Device): DeviceRole {
-  if (isEngaged(rig, device)) return device.mutes ? 'mute' : 'driver';
-  return offRole(device);
-}
-
-/** What a device is while it is off. */
-export function offRole(device: Device): Exclude<DeviceRole, 'mute'> {
-  const bypass = device.bypass === 'switchable' ? device.bypassChoice : device.bypass;
-  if (bypass === 'buffered') return 'driver';
-  return bypass === 'loaded' ? 'loadedWire' : 'wire';
-}
-
-/** The side of a driving device that acts now. */
-export const actingSide = (rig: Rig, device: Device): Side =>
-  isEngaged(rig, device) ? device.on : device.off;
-
-/** Cuts a rig, as its switches stand, into driven sections. */
-export function drivePath(rig: Rig): DrivenPath {
+/**
+ * Cuts a route into driven sections.
+ *
+ * @throws Error where the route still leaves a switch open
+ */
+export function drivePath(route: Route): DrivenPath {
+  const stops = layStops(route);
   const sections: DrivenSection[] = [];
-  let driver = GUITAR;
-  let hops: Hop[] = [{ kind: 'lead', index: 0 }];
-  for (const [index, device] of rig.devices.entries()) {
-    const role = roleOf(rig, device);
-    if (role === 'driver' || role === 'mute') {
-      sections.push(closeSection(rig, driver, index, hops));
-      if (role === 'mute') return { sections, mutedBy: index };
-      driver = index;
-      hops = [];
-    } else hops.push({ kind: 'device', index });
-    hops.push({ kind: 'lead', index: index + 1 });
+  let driver = 0;
+  let hops: number[] = [];
+  for (let i = 1; i < stops.length; i++) {
+    const { role, load } = stops[i]!;
+    if (role === 'gap') return { stops, sections, interrupted: { kind: 'gap', stop: i } };
+    if (load === null) {
+      hops.push(i);
+      continue;
+    }
+    sections.push(closeSection(stops, driver, i, hops, load));
+    if (role === 'mute') return { stops, sections, interrupted: { kind: 'muted', stop: i } };
+    driver = i;
+    hops = [];
   }
-  sections.push(closeSection(rig, driver, rig.devices.length, hops));
-  return { sections, mutedBy: null };
+  return { stops, sections, interrupted: null };
+}
+
+function layStops({ source, steps, end }: Route): readonly Stop[] {
+  const middle = steps.map((step): Stop => {
+    switch (step.kind) {
+      case 'wire': {
+        const { place, elements, leadM } = step;
+        return { ...NOTHING, role: 'wire', place, elements, leadM };
+      }
+      case 'driver': {
+        const { place, engaged, load, source: circuit } = step;
+        return { ...NOTHING, role: 'driver', place, engaged, load, source: circuit };
+      }
+      case 'mute':
+        return { ...NOTHING, role: 'mute', place: step.place, load: step.load };
+      case 'gap':
+        return { ...NOTHING, role: 'gap', place: step.place };
+      case 'choice':
+        throw new Error(`switch ${step.switchId} is left open`);
+    }
+  });
+  return [
+    { ...NOTHING, role: 'source', place: source.place, source: source.circuit },
+    ...middle,
+    { ...NOTHING, role: 'end', place: end.place, load: end.load },
+  ];
 }
 
 function closeSection(
-  rig: Rig,
+  stops: readonly Stop[],
   driver: number,
   endsAt: number,
-  hops: readonly Hop[],
+  hops: readonly number[],
+  load: Load,
 ): DrivenSection {
-  const end = rig.devices[endsAt];
-  const load = end ? inputLoad(actingSide(rig, end)) : ampLoad(rig.amp);
-  const path = hops.flatMap((hop) => hopElements(rig, hop));
-  let leadM = 0;
-  for (const hop of hops) if (hop.kind === 'lead') leadM += rig.leads[hop.index]!.lengthM.value;
-  return {
-    driver,
-    endsAt,
-    hops,
-    leadM,
-    circuit: { source: driverSource(rig, driver), path, load },
-  };
+  const path = hops.flatMap((i) => stops[i]!.elements);
+  const leadM = hops.reduce((sum, i) => sum + stops[i]!.leadM, 0);
+  const source = stops[driver]!.source!;
+  return { driver, endsAt, hops, leadM, circuit: { source, path, load } };
 }
 
-export function driverSource(rig: Rig, driver: number): Source {
-  if (driver === GUITAR) return guitarSource(rig.guitar);
-  return sideSource(actingSide(rig, rig.devices[driver]!));
-}
-
-/** The output of a driving device. */
-export function sideSource({ rOutOhm, gainDb }: Side): Source {
-  return { kind: 'voltage', rOutOhm: rOutOhm.value, gain: 10 ** (gainDb.value / 20) };
-}
-
-export function hopElements(rig: Rig, hop: Hop): readonly PathElement[] {
-  if (hop.kind === 'lead') return [leadElement(rig.leads[hop.index]!)];
-  const device = rig.devices[hop.index]!;
-  return bypassElements(device, roleOf(rig, device) === 'loadedWire');
-}
-
-/** A bypassed device as a wire: its contacts, its strays, and its input where that stays on the line. */
-export function bypassElements(device: Device, loaded: boolean): readonly PathElement[] {
-  const wire: PathElement[] = [
-    { kind: 'series', rOhm: device.contactOhm.value },
-    { kind: 'shunt', rOhm: null, cF: device.strayF.value },
-  ];
-  if (!loaded) return wire;
-  return [{ kind: 'shunt', rOhm: device.off.rInOhm.value, cF: device.off.cInF.value }, ...wire];
-}
-
-/** A lead with both its plugs. */
-export function leadElement(lead: Lead): LeadElement {
-  return {
-    kind: 'lead',
-    lengthM: lead.lengthM.value,
-    cPerMF: lead.cPerMF.value,
-    rPerMOhm: lead.rPerMOhm.value,
-    lPerMH: lead.lPerMH.value,
-    lossTangent: 0,
-    plugsF: 2 * lead.plugF.value,
-  };
-}
-
-export function inputLoad(side: Side): Load {
-  return { rOhm: side.rInOhm.value, cF: side.cInF.value, grid: null };
-}
-
-export function ampLoad(amp: Amp): Load {
-  if (amp.input === 'plain') return { rOhm: amp.rInOhm.value, cF: amp.cInF.value, grid: null };
-  return {
-    rOhm: amp.rInOhm.value,
-    cF: 0,
-    grid: { stopperOhm: amp.stopperOhm.value, millerF: amp.millerF.value },
-  };
-}
-
-export function guitarSource(guitar: Guitar): Source {
-  return {
-    kind: 'pickup',
-    lH: guitar.lH.value,
-    rDcOhm: guitar.rDcOhm.value,
-    cWindingF: guitar.cWindingF.value,
-    rEddyOhm: guitar.rEddyOhm.value,
-    controls: {
-      wiring: guitar.wiring,
-      volume: { potOhm: guitar.volume.potOhm.value, wiper: wiperFraction(guitar.volume) },
-      tone: {
-        potOhm: guitar.tone.potOhm.value,
-        cF: guitar.toneF.value,
-        remaining: wiperFraction(guitar.tone),
-        noLoad: guitar.noLoad,
-      },
-      bleed: bleedOf(guitar),
-    },
-  };
-}
-
-function bleedOf({ bleed, bleedF, bleedOhm }: Guitar) {
-  switch (bleed) {
-    case 'none':
-      return null;
-    case 'capacitor':
-      return { topology: bleed, cF: bleedF.value };
-    default:
-      return { topology: bleed, cF: bleedF.value, rOhm: bleedOhm.value };
-  }
-}
-
-/**
- * Fraction of the track left at a pot's travel x: a = (β^x − 1)/(β − 1), β = (1/m − 1)², m what is left
- * at half travel; m = 0.5 is a linear taper, where the formula's limit is a = x.
- */
-export function wiperFraction({ travel, midFraction }: Pot): number {
-  const beta = (1 / midFraction.value - 1) ** 2;
-  if (Math.abs(beta - 1) < 1e-9) return travel.value;
-  return (beta ** travel.value - 1) / (beta - 1);
-}
-
-/** The same guitar by the reference lead straight into the same amp. */
-export function referenceCircuit(rig: Rig): Section {
-  return {
-    source: guitarSource(rig.guitar),
-    path: [referenceElement(rig.reference)],
-    load: ampLoad(rig.amp),
-  };
-}
-
-function referenceElement({ lengthM, cPerMF }: ReferenceLead): PathElement {
-  return {
-    kind: 'lead',
-    lengthM: lengthM.value,
-    cPerMF: cPerMF.value,
-    rPerMOhm: 0.1,
-    lPerMH: 0.5e-6,
-    lossTangent: 0,
-    plugsF: 0,
-  };
-}
+/** Where among the stops a thing of the rig stands first, or −1. */
+export const stopOf = (stops: readonly Stop[], kind: Place['kind'], id: string): number =>
+  stops.findIndex(({ place }) => place.kind === kind && place.id === id);

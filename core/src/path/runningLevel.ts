@@ -1,35 +1,18 @@
-import {
-  addElement,
-  addSource,
-  chooseLeadForm,
-  LadderBuilder,
-  type LeadElement,
-  type Load,
-} from '../circuit';
-import type { Rig } from '../rig';
-import {
-  ampLoad,
-  driverSource,
-  hopElements,
-  referenceCircuit,
-  type DrivenPath,
-  type DrivenSection,
-  type Hop,
-} from './drivenPath';
+import { addElement, addSource, chooseLeadForm, LadderBuilder, type LeadElement } from '../circuit';
+import type { DrivenPath, DrivenSection, Stop } from './drivenPath';
+import type { Route } from './route';
 import { addTreble, NO_TREBLE, subtractTreble, type Treble, TrebleMeter } from './trebleOf';
 
-/** Where along the way a running level is taken. */
-export type RunPlace =
-  | { readonly kind: 'guitar' | 'amp' }
-  /** A way along `leads[index]`, 0–1. */
-  | { readonly kind: 'lead'; readonly index: number; readonly fraction: number }
-  /** At the input or behind the output of `devices[index]`. */
-  | { readonly kind: 'input' | 'output'; readonly index: number };
+/** Where along the way a running level is taken: at a stop's input or output, or a way along a lead, 0–1. */
+export interface RunPlace {
+  readonly stop: number;
+  readonly at: 'in' | 'out' | number;
+}
 
-/** "What you would have if it ended here": the rig cut at a place and plugged into the amp there. */
+/** "What you would have if it ended here": the rig cut at a place and plugged into the end there. */
 export interface RunPoint {
   readonly place: RunPlace;
-  /** Metres of lead from the guitar to here. */
+  /** Metres of lead from the source to here. */
   readonly atM: number;
   /** Against straight-in, dB. */
   readonly treble: Treble;
@@ -39,23 +22,22 @@ const PIECE_M = 1;
 const MOST_PIECES = 12;
 
 /**
- * Running level and treble along the whole way, guitar first, amp last (or the input of the device
- * that mutes). Each section is walked once, every point being one prefix ended by the amp's input.
+ * Running level and treble along the whole way, source first, end last (or the input of the device
+ * that mutes). Each section is walked once, every point being one prefix ended by the end's input.
  */
 export function runningLevel(
-  rig: Rig,
+  route: Route,
   path: DrivenPath,
   meter = new TrebleMeter(),
 ): readonly RunPoint[] {
-  const load = ampLoad(rig.amp);
-  const reference = meter.measure(referenceCircuit(rig));
+  const reference = meter.measure(route.reference);
   const points: RunPoint[] = [];
   let before: Treble = NO_TREBLE;
   let atM = 0;
   for (const section of path.sections) {
-    for (const stop of walkSection(rig, section, load, meter)) {
-      const treble = subtractTreble(addTreble(before, stop.treble), reference);
-      points.push({ place: stop.place, atM: atM + stop.atM, treble });
+    for (const mark of walkSection(path.stops, section, route, meter)) {
+      const treble = subtractTreble(addTreble(before, mark.treble), reference);
+      points.push({ place: mark.place, atM: atM + mark.atM, treble });
     }
     atM += section.leadM;
     before = addTreble(before, meter.measure(section.circuit));
@@ -63,60 +45,65 @@ export function runningLevel(
   return points;
 }
 
-interface Stop {
+interface Mark {
   readonly place: RunPlace;
   readonly atM: number;
   /** How many ladder operations lie before it. */
   readonly ops: number;
 }
 
-function walkSection(rig: Rig, section: DrivenSection, load: Load, meter: TrebleMeter) {
-  const { ladder, stops } = layStops(rig, section);
+function walkSection(
+  stops: readonly Stop[],
+  section: DrivenSection,
+  { end }: Route,
+  meter: TrebleMeter,
+) {
+  const { ladder, marks } = layMarks(stops, section);
   meter.start();
   let done = 0;
-  return stops.map((stop) => {
-    meter.advance(ladder, done, stop.ops);
-    done = stop.ops;
-    return { ...stop, treble: meter.read(ladder.gain, load) };
+  return marks.map((mark) => {
+    meter.advance(ladder, done, mark.ops);
+    done = mark.ops;
+    return { ...mark, treble: meter.read(ladder.gain, end.load) };
   });
 }
 
-function layStops(rig: Rig, section: DrivenSection) {
+function layMarks(stops: readonly Stop[], section: DrivenSection) {
   const builder = new LadderBuilder();
   const form = chooseLeadForm(section.circuit);
-  const stops: Stop[] = [];
+  const marks: Mark[] = [];
   let atM = 0;
-  const stop = (place: RunPlace) => stops.push({ place, atM, ops: builder.mark() });
-  addSource(builder, driverSource(rig, section.driver));
-  stop(section.driver < 0 ? { kind: 'guitar' } : { kind: 'output', index: section.driver });
+  const mark = (place: RunPlace) => marks.push({ place, atM, ops: builder.mark() });
+  addSource(builder, section.circuit.source);
+  mark({ stop: section.driver, at: 'out' });
   for (const hop of section.hops) {
-    if (hop.kind === 'device') stop({ kind: 'input', index: hop.index });
-    for (const piece of pieces(rig, hop)) {
+    const isDevice = stops[hop]!.place.kind === 'device';
+    if (isDevice) mark({ stop: hop, at: 'in' });
+    for (const piece of pieces(stops[hop]!)) {
       piece.elements.forEach((element) => addElement(builder, element, form));
       atM += piece.lengthM;
-      if (piece.place) stop(piece.place);
+      if (piece.fraction < 1) mark({ stop: hop, at: piece.fraction });
     }
-    if (hop.kind === 'device') stop({ kind: 'output', index: hop.index });
+    if (isDevice) mark({ stop: hop, at: 'out' });
   }
-  const end = section.endsAt;
-  stop(end === rig.devices.length ? { kind: 'amp' } : { kind: 'input', index: end });
-  return { ladder: builder.build(), stops };
+  mark({ stop: section.endsAt, at: 'in' });
+  return { ladder: builder.build(), marks };
 }
 
 /** A hop's elements, a long lead cut into pieces with a place between each two. */
-function pieces(rig: Rig, hop: Hop) {
-  const elements = hopElements(rig, hop);
-  const [lead] = elements;
-  if (hop.kind === 'device' || lead?.kind !== 'lead')
-    return [{ elements, lengthM: 0, place: null }];
+function pieces({ elements, leadM }: Stop) {
+  const at = elements.findIndex(({ kind }) => kind === 'lead');
+  const lead = elements[at];
+  if (lead?.kind !== 'lead') return [{ elements, lengthM: leadM, fraction: 1 }];
   const count = Math.max(1, Math.min(MOST_PIECES, Math.ceil(lead.lengthM / PIECE_M)));
   return Array.from({ length: count }, (_, k) => ({
-    elements: cutLead(lead, k, count),
+    elements: [
+      ...(k === 0 ? elements.slice(0, at) : []),
+      ...cutLead(lead, k, count),
+      ...(k === count - 1 ? elements.slice(at + 1) : []),
+    ],
     lengthM: lead.lengthM / count,
-    place:
-      k < count - 1
-        ? ({ kind: 'lead', index: hop.index, fraction: (k + 1) / count } as const)
-        : null,
+    fraction: (k + 1) / count,
   }));
 }
 

@@ -1,4 +1,4 @@
-import type { DriverNode, StateGraph } from './allStates';
+import type { SectionEdge, StateGraph } from './allStates';
 
 /// What can be said exactly about all states of a board at once: longest and shortest paths, counts,
 /// sums and sums of squares over a graph without circles, node by node.
@@ -8,8 +8,8 @@ export type EdgeValues = Float64Array;
 
 export interface Extreme {
   readonly value: number;
-  /** Nodes on one path that reaches it, guitar to amp. */
-  readonly nodes: readonly DriverNode[];
+  /** Sections of one path that reaches it, source to end. */
+  readonly sections: readonly SectionEdge[];
   /** How many states reach it. */
   readonly ties: number;
 }
@@ -34,11 +34,11 @@ export interface StateStatistics {
 /** Values this close count as the same extreme. */
 const SAME = 1e-9;
 
-/** Null where no path leads from guitar to amp: every state is muted. */
+/** Null where no path leads from source to end: every state is muted. */
 export function stateStatistics(graph: StateGraph, values: EdgeValues): StateStatistics | null {
-  const count = new Float64Array(graph.nodes.length);
-  const sum = new Float64Array(graph.nodes.length);
-  const squares = new Float64Array(graph.nodes.length);
+  const count = new Float64Array(graph.nodes);
+  const sum = new Float64Array(graph.nodes);
+  const squares = new Float64Array(graph.nodes);
   count[0] = 1;
   graph.edges.forEach(({ from, to }, e) => {
     const value = values[e]!;
@@ -46,23 +46,23 @@ export function stateStatistics(graph: StateGraph, values: EdgeValues): StateSta
     sum[to]! += sum[from]! + count[from]! * value;
     squares[to]! += squares[from]! + 2 * value * sum[from]! + count[from]! * value * value;
   });
-  const amp = graph.nodes.length - 1;
-  if (count[amp] === 0) return null;
-  const mean = sum[amp]! / count[amp]!;
+  const end = graph.nodes - 1;
+  if (count[end] === 0) return null;
+  const mean = sum[end]! / count[end]!;
   return {
-    count: count[amp]!,
+    count: count[end]!,
     largest: findExtreme(graph, values, 1),
     smallest: findExtreme(graph, values, -1),
     mean,
-    deviation: Math.sqrt(Math.max(0, squares[amp]! / count[amp]! - mean * mean)),
+    deviation: Math.sqrt(Math.max(0, squares[end]! / count[end]! - mean * mean)),
   };
 }
 
 /** The longest (sign 1) or shortest (sign −1) path, by dynamic programming. */
 function findExtreme({ nodes, edges }: StateGraph, values: EdgeValues, sign: 1 | -1): Extreme {
-  const best = new Float64Array(nodes.length).fill(-Infinity);
-  const ties = new Float64Array(nodes.length);
-  const cameFrom = new Int32Array(nodes.length).fill(-1);
+  const best = new Float64Array(nodes).fill(-Infinity);
+  const ties = new Float64Array(nodes);
+  const cameBy = new Int32Array(nodes).fill(-1);
   best[0] = 0;
   ties[0] = 1;
   edges.forEach(({ from, to }, e) => {
@@ -70,13 +70,13 @@ function findExtreme({ nodes, edges }: StateGraph, values: EdgeValues, sign: 1 |
     if (reached > best[to]! + SAME) {
       best[to] = reached;
       ties[to] = ties[from]!;
-      cameFrom[to] = from;
+      cameBy[to] = e;
     } else if (reached > best[to]! - SAME) ties[to]! += ties[from]!;
   });
-  const amp = nodes.length - 1;
-  const path: DriverNode[] = [];
-  for (let at = amp; at >= 0; at = cameFrom[at]!) path.unshift(nodes[at]!);
-  return { value: sign * best[amp]!, nodes: path, ties: ties[amp]! };
+  const end = nodes - 1;
+  const sections: SectionEdge[] = [];
+  for (let at = end; at > 0; at = sections[0]!.from) sections.unshift(edges[cameBy[at]!]!);
+  return { value: sign * best[end]!, sections, ties: ties[end]! };
 }
 
 /** Sections are rounded to this before they are added, dB. */
@@ -94,7 +94,7 @@ export function stateHistogram(
   offset: number,
   binWidth: number,
 ): Histogram {
-  const counts: Map<number, number>[] = graph.nodes.map(() => new Map());
+  const counts = Array.from({ length: graph.nodes }, () => new Map<number, number>());
   counts[0]!.set(0, 1);
   graph.edges.forEach(({ from, to }, e) => {
     const shift = Math.round(values[e]! / FINE_BIN);
@@ -122,8 +122,10 @@ export interface Envelope {
 /** @param start @param end the points of the graph's grid to look at */
 export function stateEnvelope({ nodes, edges }: StateGraph, start: number, end: number): Envelope {
   const points = end - start;
-  const low = nodes.map(() => new Float64Array(points).fill(Infinity));
-  const high = nodes.map(() => new Float64Array(points).fill(-Infinity));
+  const rows = (fill: number) =>
+    Array.from({ length: nodes }, () => new Float64Array(points).fill(fill));
+  const low = rows(Infinity);
+  const high = rows(-Infinity);
   low[0]!.fill(0);
   high[0]!.fill(0);
   for (const { from, to, levelsDb } of edges) {

@@ -1,13 +1,12 @@
 import type { Load, Section, Source } from '../circuit';
-import type { Rig } from '../rig';
-import { hopElements, type DrivenPath, type DrivenSection } from './drivenPath';
+import type { DrivenPath, DrivenSection, Stop } from './drivenPath';
 import { subtractTreble, type Treble, TrebleMeter } from './trebleOf';
 
-/** One element that could be ideal: a lead, a bypassed device, an input, an output, the guitar's pots, the amp. */
+/** One element that could be ideal: a lead, a bypassed device, an input, an output, the guitar's pots, the end. */
 export interface TakeOut {
-  readonly kind: 'lead' | 'bypass' | 'input' | 'output' | 'controls' | 'amp';
-  /** Index of the lead or device; −1 for the guitar and the amp. */
-  readonly index: number;
+  readonly kind: 'lead' | 'bypass' | 'input' | 'output' | 'controls' | 'end';
+  /** Its place among the stops. */
+  readonly stop: number;
   /** How treble and level would change if it were ideal, dB: what it costs now. */
   readonly gain: Treble;
 }
@@ -18,15 +17,11 @@ const DRAWS_NOTHING: Load = { rOhm: Infinity, cF: 0, grid: null };
  * What each element costs: the change of treble and level if it alone were ideal. They do not add up,
  * since the parts interact, and can be negative. Sorted by the size of the treble change.
  */
-export function takeOuts(
-  rig: Rig,
-  path: DrivenPath,
-  meter = new TrebleMeter(),
-): readonly TakeOut[] {
+export function takeOuts(path: DrivenPath, meter = new TrebleMeter()): readonly TakeOut[] {
   const all: TakeOut[] = [];
   for (const section of path.sections) {
     const now = meter.measure(section.circuit);
-    for (const { ideal, ...what } of idealVariants(rig, section)) {
+    for (const { ideal, ...what } of idealVariants(path.stops, section)) {
       all.push({ ...what, gain: subtractTreble(meter.measure(ideal), now) });
     }
   }
@@ -35,34 +30,40 @@ export function takeOuts(
     .sort((a, b) => Math.abs(b.gain.trebleDb) - Math.abs(a.gain.trebleDb));
 }
 
-type Variant = Pick<TakeOut, 'kind' | 'index'> & { readonly ideal: Section };
+type Variant = Pick<TakeOut, 'kind' | 'stop'> & { readonly ideal: Section };
 
-function* idealVariants(rig: Rig, section: DrivenSection): Generator<Variant> {
+function* idealVariants(stops: readonly Stop[], section: DrivenSection): Generator<Variant> {
   const { circuit, hops, endsAt, driver } = section;
-  const elements = hops.map((hop) => hopElements(rig, hop));
+  const elements = hops.map((hop) => stops[hop]!.elements);
   for (const [i, hop] of hops.entries()) {
+    if (elements[i]!.length === 0) continue;
     yield {
-      kind: hop.kind === 'lead' ? 'lead' : 'bypass',
-      index: hop.index,
+      kind: stops[hop]!.place.kind === 'lead' ? 'lead' : 'bypass',
+      stop: hop,
       ideal: { ...circuit, path: elements.toSpliced(i, 1).flat() },
     };
   }
-  const toAmp = endsAt === rig.devices.length;
   yield {
-    kind: toAmp ? 'amp' : 'input',
-    index: toAmp ? -1 : endsAt,
+    kind: stops[endsAt]!.role === 'end' ? 'end' : 'input',
+    stop: endsAt,
     ideal: { ...circuit, load: DRAWS_NOTHING },
   };
-  yield {
-    kind: driver < 0 ? 'controls' : 'output',
-    index: driver,
-    ideal: { ...circuit, source: idealSource(circuit.source) },
-  };
+  const ideal = { ...circuit, source: idealSource(circuit.source) };
+  yield { kind: circuit.source.kind === 'voltage' ? 'output' : 'controls', stop: driver, ideal };
 }
 
 /** A driver without output resistance; a guitar whose pots are full up and draw nothing. */
 function idealSource(source: Source): Source {
-  if (source.kind === 'voltage') return { ...source, rOutOhm: 0 };
-  if (source.kind === 'piezo') return source;
-  return { ...source, controls: { ...source.controls, volume: null, tone: null, bleed: null } };
+  switch (source.kind) {
+    case 'voltage':
+      return { ...source, rOutOhm: 0 };
+    case 'piezo':
+      return source;
+    case 'pickup':
+      return { ...source, controls: { ...source.controls, ...NO_POTS } };
+    case 'pair':
+      return { ...source, shared: { ...source.shared, ...NO_POTS } };
+  }
 }
+
+const NO_POTS = { volume: null, tone: null, bleed: null } as const;

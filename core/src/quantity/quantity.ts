@@ -12,7 +12,8 @@ export type Quantity =
   | 'inductancePerLength'
   | 'frequency'
   | 'level'
-  | 'fraction';
+  | 'fraction'
+  | 'ratio';
 
 export const METRES_PER_FOOT = 0.3048;
 
@@ -150,5 +151,12 @@ export const QUANTITY_RULES: Readonly<Record<Quantity, QuantityRule>> = {
     bases: { '%': 0.01, '/10': 0.1 },
     prefixes: {},
     shown: same([unit('', 0.1)]),
+  },
+  ratio: {
+    noun: 'a ratio',
+    bare: same(unit('×', 1)),
+    bases: { '×': 1, x: 1 },
+    prefixes: {},
+    shown: same([unit('×', 1)]),
   },
 };

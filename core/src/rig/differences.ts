@@ -2,7 +2,7 @@ import type { Sourced } from '../gear';
 import { formatQuantity, type UnitSystem } from '../quantity';
 import { FIELD_RULES, type PartKind } from './fields';
 import { readNumber } from './checkRig';
-import type { Rig } from './rig';
+import { allDevices, allLeads, type Rig } from './rig';
 
 const MOST_NAMED = 8;
 
@@ -16,26 +16,38 @@ export function sayDifferences(mine: Rig, theirs: Rig, units: UnitSystem): reado
 
 function* differences(mine: Rig, theirs: Rig, units: UnitSystem): Generator<string> {
   if (mine.name !== theirs.name) yield `Name: “${theirs.name}” instead of “${mine.name}”`;
-  const here = new Map(mine.devices.map((device) => [device.id, device]));
-  const there = new Map(theirs.devices.map((device) => [device.id, device]));
-  for (const device of theirs.devices)
+  const here = new Map(allDevices(mine).map((device) => [device.id, device]));
+  const there = new Map(allDevices(theirs).map((device) => [device.id, device]));
+  for (const device of allDevices(theirs))
     if (!here.has(device.id)) yield `${device.name} is in theirs only`;
-  for (const device of mine.devices)
+  for (const device of allDevices(mine))
     if (!there.has(device.id)) yield `${device.name} is in yours only`;
   const shared = (rig: Rig) =>
-    rig.devices.map(({ id }) => id).filter((id) => here.has(id) && there.has(id));
+    allDevices(rig)
+      .map(({ id }) => id)
+      .filter((id) => here.has(id) && there.has(id));
   if (shared(mine).join() !== shared(theirs).join()) yield 'The order of the pedals';
   for (const [id, device] of there) {
     const other = here.get(id);
     if (other) yield* numbersThatDiffer('device', device.name, other, device, units);
   }
-  const leads = new Map(mine.leads.map((lead) => [lead.id, lead]));
-  for (const lead of theirs.leads) {
+  const leads = new Map(allLeads(mine).map((lead) => [lead.id, lead]));
+  for (const lead of allLeads(theirs)) {
     const other = leads.get(lead.id);
     if (other) yield* numbersThatDiffer('lead', lead.name, other, lead, units);
   }
-  yield* numbersThatDiffer('guitar', theirs.guitar.name, mine.guitar, theirs.guitar, units);
-  yield* numbersThatDiffer('amp', theirs.amp.name, mine.amp, theirs.amp, units);
+  for (const list of ['guitars', 'ends'] as const) {
+    const part = list === 'guitars' ? 'guitar' : 'end';
+    const others = new Map(mine[list].map((thing) => [thing.id, thing]));
+    for (const thing of theirs[list]) {
+      const other = others.get(thing.id);
+      if (other) yield* numbersThatDiffer(part, thing.name, other, thing, units);
+      else yield `${thing.name} is in theirs only`;
+    }
+  }
+  if (mine.approach.kind !== theirs.approach.kind) yield 'The approach';
+  if (JSON.stringify(mine.scenes) !== JSON.stringify(theirs.scenes)) yield 'The scenes';
+  if (mine.pins.length !== theirs.pins.length) yield 'The pins';
 }
 
 function* numbersThatDiffer(
@@ -48,7 +60,7 @@ function* numbersThatDiffer(
   for (const [path, { label, quantity }] of Object.entries(FIELD_RULES[kind])) {
     const show = ({ value }: Sourced) => formatQuantity(value, quantity, units);
     const [before, after] = [readNumber(mine, path), readNumber(theirs, path)];
-    if (before.value !== after.value)
+    if (before && after && before.value !== after.value)
       yield `${name}, ${label.toLowerCase()}: ${show(after)} instead of ${show(before)}`;
   }
 }

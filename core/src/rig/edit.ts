@@ -1,10 +1,14 @@
-import type { Amp, Device, Guitar, Lead, Sourced } from '../gear';
-import type { Rig } from './rig';
+import type { Device, End, Guitar, Lead, Sourced } from '../gear';
+import type { Pin, PinnedRig, Rig, Row, Scene, Standing } from './rig';
 
 /** A part of a rig that an edit speaks of. */
 export type Target =
-  | { readonly of: 'guitar' | 'amp' | 'reference' }
-  | { readonly of: 'device' | 'lead'; readonly id: string };
+  | { readonly of: 'reference' | 'approach' }
+  | { readonly of: 'guitar' | 'device' | 'lead' | 'end'; readonly id: string };
+
+/** What else has a name. */
+export type NamedTarget =
+  Target | { readonly of: 'rig' } | { readonly of: 'scene' | 'pin'; readonly id: string };
 
 /**
  * A change to a rig as a small serialisable value. `applyEdit` yields the new rig and the edit that
@@ -20,34 +24,64 @@ export type Edit =
       readonly field: string;
       readonly to: string | boolean;
     }
-  | {
-      readonly kind: 'rename';
-      readonly target: Target | { readonly of: 'rig' };
-      readonly to: string;
-    }
+  | { readonly kind: 'rename'; readonly target: NamedTarget; readonly to: string }
   | { readonly kind: 'describe'; readonly field: 'player' | 'note'; readonly to: string }
   /** A whole part by another, under the same id. */
   | { readonly kind: 'replace'; readonly part: ReplacedPart }
   /**
-   * `remove` devices from index `at` on, and the leads around them (`at` … `at + remove`), give way to
-   * these devices and leads (one lead more than devices).
+   * `remove` devices of a row from index `at` on, and the leads around them (`at` … `at + remove`), give
+   * way to these devices and leads (one lead more than devices).
    */
   | {
       readonly kind: 'splice';
+      readonly row: string;
       readonly at: number;
       readonly remove: number;
       readonly devices: readonly Device[];
-      readonly leads: readonly Lead[];
-      readonly positions: Readonly<Record<string, boolean>>;
+      readonly leads: readonly (Lead | null)[];
+      readonly positions: Standing['positions'];
     }
-  /** The device at one index goes to another; leads stay where they are. */
-  | { readonly kind: 'move'; readonly from: number; readonly to: number }
-  /** Foot-switches by device id. */
-  | { readonly kind: 'stamp'; readonly positions: Readonly<Record<string, boolean>> };
+  /** The device at one index of a row goes to another; leads stay where they are. */
+  | { readonly kind: 'move'; readonly row: string; readonly from: number; readonly to: number }
+  /** One hop of a row gets a lead, or loses it. */
+  | {
+      readonly kind: 'hop';
+      readonly row: string;
+      readonly at: number;
+      readonly lead: Lead | null;
+    }
+  /** Entries of a list give way to others. */
+  | ListEdit
+  | { readonly kind: 'assign'; readonly field: 'links'; readonly to: Rig['links'] }
+  | { readonly kind: 'assign'; readonly field: 'silenced'; readonly to: Rig['silenced'] }
+  /** Switches by id, the guitar that plays, the power. */
+  | ({ readonly kind: 'stamp' } & Partial<Standing>)
+  /** Everything but the pins as it was when it was pinned. */
+  | { readonly kind: 'restore'; readonly rig: PinnedRig }
+  /** Several as one: all or none. */
+  | { readonly kind: 'group'; readonly edits: readonly Edit[] };
+
+export interface Lists {
+  readonly guitars: Guitar;
+  readonly rows: Row;
+  readonly ends: End;
+  readonly scenes: Scene;
+  readonly pins: Pin;
+}
+
+export type ListEdit = {
+  readonly [K in keyof Lists]: {
+    readonly kind: 'list';
+    readonly of: K;
+    readonly at: number;
+    readonly remove: number;
+    readonly insert: readonly Lists[K][];
+  };
+}[keyof Lists];
 
 export type ReplacedPart =
   | { readonly of: 'guitar'; readonly to: Guitar }
-  | { readonly of: 'amp'; readonly to: Amp }
+  | { readonly of: 'end'; readonly to: End }
   | { readonly of: 'device'; readonly to: Device }
   | { readonly of: 'lead'; readonly to: Lead };
 

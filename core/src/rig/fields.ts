@@ -33,24 +33,42 @@ const prefixed = <P extends string, T extends Record<string, FieldRule>>(prefix:
     [K in keyof T & string as `${P}.${K}`]: FieldRule;
   };
 
+const pickup = (which: string, volume: string, tone: string) => ({
+  lH: field(`${which} inductance`, 'inductance', 0.01, 100),
+  rDcOhm: field(`${which} resistance`, 'resistance', 10, 1e5),
+  cWindingF: field(
+    which === 'Pickup' ? 'Winding capacitance' : `${which} winding capacitance`,
+    'capacitance',
+    0,
+    5e-9,
+  ),
+  rEddyOhm: field(
+    which === 'Pickup' ? 'Eddy resistance' : `${which} eddy resistance`,
+    'resistance',
+    1e3,
+    1e9,
+  ),
+  toneF: field(`${tone} capacitor`, 'capacitance', 1e-11, 1e-6),
+  ...prefixed('volume', pot(volume)),
+  ...prefixed('tone', pot(tone)),
+});
+
 /** Every number a person can set, by the part of the rig it belongs to and its path within that part. */
 export const FIELD_RULES = {
   guitar: {
-    lH: field('Pickup inductance', 'inductance', 0.01, 100),
-    rDcOhm: field('Pickup resistance', 'resistance', 10, 1e5),
-    cWindingF: field('Winding capacitance', 'capacitance', 0, 5e-9),
-    rEddyOhm: field('Eddy resistance', 'resistance', 1e3, 1e9),
-    toneF: field('Tone capacitor', 'capacitance', 1e-11, 1e-6),
+    ...pickup('Pickup', 'Volume', 'Tone'),
+    ...prefixed('second', pickup('Second pickup', 'Second volume', 'Second tone')),
     bleedF: field('Bleed capacitor', 'capacitance', 1e-12, 1e-7),
     bleedOhm: field('Bleed resistor', 'resistance', 1e2, 1e7),
-    ...prefixed('volume', pot('Volume')),
-    ...prefixed('tone', pot('Tone')),
+    piezoF: field('Piezo capacitance', 'capacitance', 1e-11, 1e-7),
+    outputOhm: field('Output resistance', 'resistance', 0, 1e6),
   },
   device: {
     strayF: field('Stray capacitance, off', 'capacitance', 0, 1e-9),
     contactOhm: field('Contact resistance, off', 'resistance', 0, 1000),
     ...prefixed('on', side('on')),
     ...prefixed('off', side('off')),
+    ...prefixed('pot', pot('Volume')),
   },
   lead: {
     lengthM: field('Lead length', 'length', 0, 100),
@@ -58,17 +76,23 @@ export const FIELD_RULES = {
     rPerMOhm: field('Lead resistance', 'resistancePerLength', 0, 10),
     lPerMH: field('Lead inductance', 'inductancePerLength', 0, 1e-5),
     plugF: field('Capacitance of a plug', 'capacitance', 0, 5e-10),
+    coil: field('Conductor per metre of reach', 'ratio', 1, 10),
+    addedF: field('Added capacitance', 'capacitance', 0, 1e-7),
   },
-  amp: {
-    rInOhm: field('Amp input resistance', 'resistance', 1e3, 1e8),
+  end: {
+    rInOhm: field('Input resistance', 'resistance', 1e3, 1e8),
     stopperOhm: field('Grid stopper', 'resistance', 0, 1e6),
     millerF: field('Miller capacitance', 'capacitance', 0, 1e-9),
-    cInF: field('Amp input capacitance', 'capacitance', 0, 1e-8),
+    cInF: field('Input capacitance', 'capacitance', 0, 1e-8),
+    sendOhm: field('Send, output resistance', 'resistance', 0, 1e6),
+    returnOhm: field('Return, input resistance', 'resistance', 1e3, 1e8),
+    returnF: field('Return, input capacitance', 'capacitance', 0, 1e-8),
   },
   reference: {
     lengthM: field('Reference lead length', 'length', 0, 100),
     cPerMF: field('Reference lead capacitance', 'capacitancePerLength', 0, 1e-9),
   },
+  approach: { wantedHz: field('Wanted resonance', 'frequency', 200, 20000) },
 } as const satisfies Record<string, Record<string, FieldRule>>;
 
 export type PartKind = keyof typeof FIELD_RULES;
@@ -94,13 +118,26 @@ export const CHOICE_RULES = {
     wiring: ['modern', 'fifties'],
     bleed: ['none', 'capacitor', 'parallel', 'series'],
     noLoad: [true, false],
+    kind: ['magnetic', 'piezo', 'active'],
+    pickupSwitch: ['first', 'second', 'both'],
+    joint: ['parallel', 'series'],
+    outOfPhase: [true, false],
+    sharing: ['shared', 'individual'],
+    potWiring: ['dependent', 'independent'],
   },
   device: {
-    bypass: ['true', 'buffered', 'loaded', 'switchable', 'alwaysOn'],
+    bypass: ['true', 'buffered', 'loaded', 'switchable', 'alwaysOn', 'passive'],
     bypassChoice: ['true', 'buffered'],
     mutes: [true, false],
+    powerLost: ['bypass', 'silence'],
+    bufferIn: [true, false],
+    bufferOut: [true, false],
   },
-  lead: { leadClass: ['veryLow', 'low', 'ordinary', 'high'] },
-  amp: { input: ['gridStopper', 'plain'] },
+  lead: { leadClass: ['veryLow', 'low', 'ordinary', 'high', 'coiled'], added: [true, false] },
+  end: {
+    input: ['gridStopper', 'plain'],
+    kind: ['amp', 'activeDi', 'passiveDi', 'mixer', 'tuner'],
+  },
   reference: {},
+  approach: { kind: ['clear', 'bookends', 'oneBuffer', 'steady', 'shaped'] },
 } as const satisfies Record<PartKind, Record<string, readonly (string | boolean)[]>>;

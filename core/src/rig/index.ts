@@ -1,6 +1,7 @@
 export * from './rig';
 export * from './edit';
-export { applyEdit, applyEdits, findPart } from './applyEdit';
+export { applyEdit, applyEdits } from './applyEdit';
+export { findPart } from './parts';
 export { checkField, readField } from './checkField';
 export type { FieldInput, FieldProblem } from './checkField';
 export { checkName, checkRig, readNumber } from './checkRig';
@@ -10,3 +11,4 @@ export { CHOICE_RULES, FIELD_RULES, fieldRule } from './fields';
 export type { FieldRule, PartKind } from './fields';
 export { sayDifferences } from './differences';
 export { newRig } from './newRig';
+export { upgradeRig, upgradeThing } from './upgradeRig';

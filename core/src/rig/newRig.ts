@@ -1,6 +1,7 @@
 import {
-  ampOfClass,
   DEFAULT_REFERENCE_LEAD,
+  assumed,
+  endOfKind,
   entered,
   guitarOfClass,
   leadOfClass,
@@ -10,16 +11,21 @@ import { RIG_FORMAT, type Rig } from './rig';
 
 /** Guitar, one lead, amp: where every rig starts. */
 export function newRig(name: string, reference: ReferenceLead = DEFAULT_REFERENCE_LEAD): Rig {
+  const lead = leadOfClass('ordinary', 'l1', entered(6), 'lead');
   return {
     format: RIG_FORMAT,
     name,
     player: '',
     note: '',
-    guitar: guitarOfClass('brightSingle', 'guitar'),
-    devices: [],
-    leads: [leadOfClass('ordinary', 'l1', entered(6), 'lead')],
-    amp: ampOfClass('amp'),
+    guitars: [guitarOfClass('brightSingle', 'guitar')],
+    rows: [{ id: 'r1', at: { kind: 'main' }, devices: [], leads: [lead] }],
+    ends: [endOfKind('amp', 'amp')],
     reference,
-    positions: {},
+    approach: { kind: 'clear', wantedHz: assumed(3000) },
+    standing: { positions: {}, playing: 'g1', powered: true },
+    scenes: [],
+    links: [],
+    silenced: [],
+    pins: [],
   };
 }

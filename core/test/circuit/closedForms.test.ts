@@ -97,7 +97,7 @@ function byHand(
   return mul(div(node, add(z, node)), div(wiper, down));
 }
 
-const volume = { potOhm: 250e3, wiper: 0.3 };
+const volume = { potOhm: 250e3, wiper: 0.3, reversed: false };
 const tone = { potOhm: 250e3, cF: 22e-9, remaining: 0.4, noLoad: false };
 const upper = R(250e3 * 0.7);
 const lower = R(250e3 * 0.3);
@@ -140,7 +140,7 @@ test('a no-load tone pot at full up is not there', () => {
 test('a closed volume is silence, not an error', () => {
   const source = pickup({
     wiring: 'modern',
-    volume: { potOhm: 250e3, wiper: 0 },
+    volume: { potOhm: 250e3, wiper: 0, reversed: false },
     tone,
     bleed: null,
   });

@@ -9,9 +9,10 @@ import {
   type StatesSounding,
 } from '../../src/figures';
 import { deviceOfClass, entered } from '../../src/gear';
-import { addLevels, drivePath, referenceCircuit, SectionSolver } from '../../src/path';
+import { addLevels, routeOf, SectionSolver } from '../../src/path';
 import { applyEdits, insertDevice, newRig, type Rig } from '../../src/rig';
 import { randomRig } from '../rig/randomRig';
+import { pathOf, stand } from '../rig/straightRow';
 
 function states(rig: Rig, counted = switchesOf(rig)): StatesSounding {
   const analysis = analyseStates(rig, counted);
@@ -32,12 +33,12 @@ const levelsOf = (circuits: readonly Section[]) => {
 
 /** Every combination of the counted switches, one by one. */
 function bruteForce(rig: Rig, counted: readonly string[]) {
-  const reference = levelsOf([referenceCircuit(rig)]);
+  const reference = levelsOf([routeOf(rig).reference]);
   const found: { trebleDb: number; nowDb: Float64Array }[] = [];
   for (let bits = 0; bits < 2 ** counted.length; bits++) {
     const positions = Object.fromEntries(counted.map((id, k) => [id, ((bits >> k) & 1) === 1]));
-    const path = drivePath({ ...rig, positions: { ...rig.positions, ...positions } });
-    if (path.mutedBy !== null) continue;
+    const path = pathOf(stand(rig, positions));
+    if (path.interrupted) continue;
     const now = levelsOf(path.sections.map(({ circuit }) => circuit));
     found.push({ trebleDb: figuresOf(now.figure, reference.figure).trebleDb, nowDb: now.draw });
   }
@@ -99,7 +100,7 @@ test('muted states are left out, and a mute that does not count leaves nothing t
   expect(analyseStates(tuning, ['d2', 'd3'])).toEqual({ kind: 'nothingHeard' });
   const closed = applyEdits(rig, {
     kind: 'set',
-    target: { of: 'guitar' },
+    target: { of: 'guitar', id: 'g1' },
     field: 'volume.travel',
     to: entered(0),
   });

@@ -8,13 +8,14 @@ import {
 } from '../../src/figures';
 import {
   assumed,
+  conductorM,
   deviceOfClass,
   entered,
   guitarOfClass,
   PICKUP_CLASSES,
   type PickupClass,
 } from '../../src/gear';
-import { drivePath, SectionSolver, wiperFraction } from '../../src/path';
+import { routeOf, SectionSolver, wiperFraction } from '../../src/path';
 import {
   applyEdits,
   insertBuffer,
@@ -24,6 +25,7 @@ import {
   type Rig,
 } from '../../src/rig';
 import { randomRig } from '../rig/randomRig';
+import { leadsOf, pathOf, withDevices, withEnd, withGuitar, withLeads } from '../rig/straightRow';
 
 function sounding(rig: Rig): SoundingAnalysis {
   const analysis = analyseRig(rig);
@@ -31,15 +33,13 @@ function sounding(rig: Rig): SoundingAnalysis {
   return analysis;
 }
 
-const referenceLike = (rig: Rig): Rig => ({
-  ...rig,
-  leads: rig.leads.map((lead) => ({
+const referenceLike = (rig: Rig): Rig =>
+  withLeads(rig, (lead) => ({
     ...lead,
     lengthM: entered(3),
     cPerMF: entered(100e-12),
     plugF: entered(0),
-  })),
-});
+  }));
 
 const dullRow = (): Rig => {
   let rig = applyEdits(newRig('dull'), setLeadLength('l1', 6));
@@ -65,15 +65,14 @@ test('a bright coil is brightest with about two metres: treble is not monotonic 
 test('one treble can hide two resonances; the octaves show it', () => {
   // A bright coil with little and with much capacitance has nearly one T, its octaves on either side of it.
   const withC = (pF: number) =>
-    sounding({
-      ...newRig('one'),
-      leads: newRig('one').leads.map((lead) => ({
+    sounding(
+      withLeads(newRig('one'), (lead) => ({
         ...lead,
         lengthM: entered(1),
         cPerMF: entered(pF * 1e-12),
         plugF: entered(0),
       })),
-    }).figures;
+    ).figures;
   const little = withC(100);
   let [low, high] = [220, 900];
   for (let k = 0; k < 40; k++) {
@@ -97,12 +96,12 @@ test('a buffer after the first lead hides everything behind it from the pickup',
 test('running treble starts as the guitar alone and ends as the whole rig, for any rig', () => {
   fc.assert(
     fc.property(randomRig, (rig) => {
-      const { points, figures, sections } = sounding(rig);
-      expect(points[0]!.place).toEqual({ kind: 'guitar' });
-      expect(points.at(-1)!.place).toEqual({ kind: 'amp' });
+      const { points, figures, sections, stops } = sounding(rig);
+      expect(points[0]!.place).toEqual({ stop: 0, at: 'out' });
+      expect(points.at(-1)!.place).toEqual({ stop: stops.length - 1, at: 'in' });
       expect(points.at(-1)!.treble.trebleDb).toBeCloseTo(figures.trebleDb, 6);
       expect(points.at(-1)!.treble.levelDb).toBeCloseTo(figures.levelDb, 6);
-      const totalM = rig.leads.reduce((sum, { lengthM }) => sum + lengthM.value, 0);
+      const totalM = leadsOf(rig).reduce((sum, lead) => sum + conductorM(lead), 0);
       expect(points.at(-1)!.atM).toBeCloseTo(totalM, 9);
       expect(sections.reduce((sum, { leadM }) => sum + leadM, 0)).toBeCloseTo(totalM, 9);
       points.reduce((before, { atM }) => {
@@ -153,14 +152,12 @@ test('what a buffer is said to leave is what it leaves when it is put in', () =>
 
 test('a take-out is the change when the element is made ideal by hand', () => {
   const rig = dullRow();
-  const { takeOuts, figures } = sounding(rig);
-  const lead = takeOuts.find(({ kind, index }) => kind === 'lead' && index === 6)!;
-  const without: Rig = {
-    ...rig,
-    leads: rig.leads.map((l, i) =>
-      i === 6 ? { ...l, lengthM: entered(0), plugF: entered(0) } : l,
-    ),
-  };
+  const { takeOuts, figures, stops } = sounding(rig);
+  const last = leadsOf(rig)[6]!;
+  const lead = takeOuts.find(({ stop }) => stops[stop]!.place.id === last.id)!;
+  const without = withLeads(rig, (l) =>
+    l === last ? { ...l, lengthM: entered(0), plugF: entered(0) } : l,
+  );
   expect(lead.gain.trebleDb).toBeCloseTo(sounding(without).figures.trebleDb - figures.trebleDb, 6);
   expect(takeOuts[0]).toBe(lead);
 });
@@ -168,13 +165,12 @@ test('a take-out is the change when the element is made ideal by hand', () => {
 describe('load on a driver', () => {
   test('a buffer into a resistance alone: the resistance, and the divider', () => {
     const rig = applyEdits(newRig('one'), insertBuffer(newRig('one'), 0));
-    const bare: Rig = {
-      ...rig,
-      leads: rig.leads.map((l) => ({ ...l, lengthM: entered(0), plugF: entered(0) })),
-      amp: { ...rig.amp, input: 'plain', rInOhm: entered(10e3), cInF: entered(0) },
-      devices: rig.devices.map((d) => ({ ...d, on: { ...d.on, rOutOhm: entered(1000) } })),
-    };
-    const load = sounding(bare).loads.find(({ driver }) => driver === 0)!;
+    const leadless = withLeads(rig, (l) => ({ ...l, lengthM: entered(0), plugF: entered(0) }));
+    const bare = withDevices(
+      withEnd(leadless, { input: 'plain', rInOhm: entered(10e3), cInF: entered(0) }),
+      (d) => ({ ...d, on: { ...d.on, rOutOhm: entered(1000) } }),
+    );
+    const load = sounding(bare).loads[1]!;
     expect(load.impedanceOhm).toBeCloseTo(10e3, 6);
     expect(load.interstageDb).toBeCloseTo(20 * Math.log10(10 / 11), 9);
   });
@@ -184,18 +180,16 @@ describe('like a tone control at', () => {
   test('gives back the setting that was turned down on the reference itself', () => {
     for (const travel of [0.9, 0.6, 0.3]) {
       const rig = referenceLike(newRig('tone'));
-      const turned = {
-        ...rig,
-        guitar: { ...rig.guitar, tone: { ...rig.guitar.tone, travel: entered(travel) } },
-      };
-      const wanted = trebleBetween(turned, rig);
-      const found = toneEquivalent(rig, wanted);
+      const tone = { ...rig.guitars[0]!.tone, travel: entered(travel) };
+      const wanted = trebleBetween(withGuitar(rig, { tone }), rig);
+      const found = toneEquivalent(rig, routeOf(rig), wanted);
       expect(found.kind === 'setting' && found.travel).toBeCloseTo(travel, 3);
     }
   });
 
   test('is out of reach for a rig brighter than full up', () => {
-    expect(toneEquivalent(newRig('tone'), 6)).toEqual({ kind: 'outOfReach' });
+    const rig = newRig('tone');
+    expect(toneEquivalent(rig, routeOf(rig), 6)).toEqual({ kind: 'outOfReach' });
   });
 });
 
@@ -204,7 +198,7 @@ function trebleBetween(rig: Rig, reference: Rig): number {
   const frequencies = [400, ...Array.from({ length: 97 }, (_, k) => 2000 * 2 ** (k / 48))];
   const grid = gridOf(Float64Array.from(frequencies));
   const [now, before] = [rig, reference].map((r) => {
-    const { circuit } = drivePath(r).sections[0]!;
+    const { circuit } = pathOf(r).sections[0]!;
     const out = new Float64Array(2 * frequencies.length);
     solveLadder(
       compileSection(circuit),
@@ -263,23 +257,23 @@ describe('words', () => {
     );
     const muted = applyEdits(rig, { kind: 'stamp', positions: { d1: true } });
     const analysis = analyseRig(muted);
-    expect(analysis).toMatchObject({ kind: 'muted', by: 0 });
+    expect(analysis).toMatchObject({ kind: 'muted', by: 2 });
     expect(sayWhatIsGoingOn(muted, analysis, 'metric')).toContain(
       'Plumb is engaged and lets nothing through',
     );
     const closed = applyEdits(rig, {
       kind: 'set',
-      target: { of: 'guitar' },
+      target: { of: 'guitar', id: 'g1' },
       field: 'volume.travel',
       to: entered(0),
     });
     expect(analyseRig(closed).kind).toBe('silent');
-    expect(sayWhatIsGoingOn(closed, analyseRig(closed), 'metric')).toContain('silence');
+    expect(sayWhatIsGoingOn(closed, analyseRig(closed), 'metric')).toContain('Silence');
   });
 
   test('every pickup class can be analysed', () => {
     for (const name of Object.keys(PICKUP_CLASSES) as PickupClass[]) {
-      const rig = { ...dullRow(), guitar: guitarOfClass(name, name) };
+      const rig = withGuitar(dullRow(), guitarOfClass(name, name));
       expect(Number.isFinite(sounding(rig).figures.trebleDb)).toBe(true);
     }
   });

@@ -1,5 +1,6 @@
-import { analyseRig, lengthBudget } from '../../src/figures';
+import { analyseRig, lengthBudget, type BudgetBaseline } from '../../src/figures';
 import { deviceOfClass } from '../../src/gear';
+import { routeOf } from '../../src/path';
 import {
   applyEdits,
   insertBuffer,
@@ -8,6 +9,10 @@ import {
   setLeadLength,
   type Rig,
 } from '../../src/rig';
+import { leadsOf, pathOf } from '../rig/straightRow';
+
+const budgetOf = (rig: Rig, lead: number, dropDb: number, baseline: BudgetBaseline) =>
+  lengthBudget(routeOf(rig), pathOf(rig), leadsOf(rig)[lead]!.id, dropDb, baseline);
 
 const treble = (rig: Rig): number => {
   const analysis = analyseRig(rig);
@@ -24,7 +29,7 @@ const row = (): Rig =>
 test('at the budget treble is down by the drop, and a little further it is past it', () => {
   for (const dropDb of [0.5, 1, 3]) {
     const rig = newRig('one lead');
-    const budget = lengthBudget(rig, 0, dropDb, 'straightIn');
+    const budget = budgetOf(rig, 0, dropDb, 'straightIn');
     if (budget.kind !== 'upTo') throw new Error(budget.kind);
     expect(treble(applyEdits(rig, setLeadLength('l1', budget.lengthM)))).toBeCloseTo(-dropDb, 2);
     expect(treble(applyEdits(rig, setLeadLength('l1', budget.lengthM + 0.1)))).toBeLessThan(
@@ -38,26 +43,21 @@ test('a bright coil gains before it loses: the budget is the longest length, not
   const withoutLead = treble(applyEdits(rig, setLeadLength('l1', 0)));
   expect(withoutLead).toBeLessThan(0);
   // With no drop allowed a lead of no length is below straight in, and some longer ones are not.
-  const budget = lengthBudget(rig, 0, 0, 'straightIn');
+  const budget = budgetOf(rig, 0, 0, 'straightIn');
   expect(budget.kind === 'upTo' && budget.lengthM).toBeGreaterThan(2);
 });
 
 test('against the lead as it is, no drop is the length it has', () => {
-  const budget = lengthBudget(
-    applyEdits(newRig('as it is'), setLeadLength('l1', 9)),
-    0,
-    0,
-    'asItIs',
-  );
+  const budget = budgetOf(applyEdits(newRig('as it is'), setLeadLength('l1', 9)), 0, 0, 'asItIs');
   expect(budget.kind === 'upTo' && budget.lengthM).toBeCloseTo(9, 2);
 });
 
 test('behind a good buffer the longest lead there is still holds; behind a long lead none does', () => {
   const rig = row();
   const buffered = applyEdits(rig, setLeadLength('l1', 3), insertBuffer(rig, 0));
-  expect(lengthBudget(buffered, 2, 3, 'straightIn')).toEqual({ kind: 'beyond', lengthM: 100 });
+  expect(budgetOf(buffered, 2, 3, 'straightIn')).toEqual({ kind: 'beyond', lengthM: 100 });
   const long = applyEdits(rig, setLeadLength('l1', 60));
-  expect(lengthBudget(long, 1, 0.5, 'straightIn')).toEqual({ kind: 'outOfReach' });
+  expect(budgetOf(long, 1, 0.5, 'straightIn')).toEqual({ kind: 'outOfReach' });
 });
 
 test('a muted board has no budget', () => {
@@ -66,5 +66,5 @@ test('a muted board has no budget', () => {
     insertDevice(newRig('tuning'), 0, deviceOfClass('tuner', '')),
     { kind: 'stamp', positions: { d1: true } },
   );
-  expect(lengthBudget(rig, 0, 1, 'straightIn')).toEqual({ kind: 'muted' });
+  expect(budgetOf(rig, 0, 1, 'straightIn')).toEqual({ kind: 'muted' });
 });

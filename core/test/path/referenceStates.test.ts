@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { analyseStates } from '../../src/figures';
 import { assumed, deviceOfClass, leadOfClass, type Device, type Side } from '../../src/gear';
-import { drivePath, referenceCircuit, TrebleMeter } from '../../src/path';
+import { routeOf, TrebleMeter } from '../../src/path';
 import { newRig, type Rig } from '../../src/rig';
+import { devicesOf, pathOf, stand, withRowOf } from '../rig/straightRow';
 import { readLoad, readSource, type ReferenceSection } from '../reference/referenceSection';
 
 interface ReferenceSide {
@@ -53,19 +54,19 @@ function rigOfFile(): Rig {
     cPerMF: assumed(lead.c_per_m_f),
     plugF: assumed(lead.plugs_f / 2),
   }));
-  return { ...newRig('states'), devices, leads };
+  return withRowOf(newRig('states'), devices, leads);
 }
 
 const meter = new TrebleMeter();
 
 function against(rig: Rig, on: readonly number[]) {
   const positions = Object.fromEntries(
-    rig.devices.flatMap(({ id }, i) => (on[i] ? [[id, true]] : [])),
+    devicesOf(rig).flatMap(({ id }, i) => (on[i] ? [[id, true]] : [])),
   );
-  const reference = meter.measure(referenceCircuit(rig));
+  const reference = meter.measure(routeOf(rig).reference);
   let trebleDb = -reference.trebleDb;
   let levelDb = -reference.levelDb;
-  for (const { circuit } of drivePath({ ...rig, positions }).sections) {
+  for (const { circuit } of pathOf(stand(rig, positions)).sections) {
     const treble = meter.measure(circuit);
     trebleDb += treble.trebleDb;
     levelDb += treble.levelDb;
@@ -79,8 +80,8 @@ const every = Array.from({ length: 256 }, (_, bits) =>
 );
 
 test('the rig stands for the source and load of the file', () => {
-  expect(drivePath(rig).sections[0]!.circuit.source).toEqual(readSource(file.rig.source));
-  expect(drivePath(rig).sections.at(-1)!.circuit.load).toEqual(readLoad(file.rig.load));
+  expect(pathOf(rig).sections[0]!.circuit.source).toEqual(readSource(file.rig.source));
+  expect(pathOf(rig).sections.at(-1)!.circuit.load).toEqual(readLoad(file.rig.load));
 });
 
 test('everything off: treble and level to 0.001 dB', () => {
@@ -105,7 +106,7 @@ test('all 256 switching states: extremes, mean and deviation to 0.001 dB', () =>
 test('the same by dynamic programming, to 0.001 dB', () => {
   const states = analyseStates(
     rig,
-    rig.devices.map(({ id }) => id),
+    devicesOf(rig).map(({ id }) => id),
   );
   if (states.kind !== 'states') throw new Error(states.kind);
   const { brightest, dullest } = file.result;
@@ -115,7 +116,7 @@ test('the same by dynamic programming, to 0.001 dB', () => {
   expect(Math.abs(states.meanDb - file.result.mean_db)).toBeLessThan(1e-3);
   expect(Math.abs(states.deviationDb - file.result.std_db)).toBeLessThan(1e-3);
   const asBits = ({ positions }: typeof states.brightest) =>
-    rig.devices.map(({ id }) => (positions[id] ? 1 : 0));
+    devicesOf(rig).map(({ id }) => (positions[id] ? 1 : 0));
   expect(asBits(states.brightest)).toEqual(brightest.on);
   expect(asBits(states.dullest)).toEqual(dullest.on);
 });

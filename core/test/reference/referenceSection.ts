@@ -55,7 +55,7 @@ export function readSource(source: ReferenceSource): Source {
     rEddyOhm: source.r_eddy_ohm!,
     controls: {
       wiring,
-      volume: { potOhm: volume.r_ohm, wiper: volume.a },
+      volume: { potOhm: volume.r_ohm, wiper: volume.a, reversed: false },
       tone: { potOhm: tone.r_ohm, cF: tone.c_f, remaining: tone.b, noLoad: false },
       bleed: bleed ? { topology: bleed.topology, cF: bleed.c_f, rOhm: bleed.r_ohm } : null,
     },

@@ -14,6 +14,7 @@ import {
   type Edit,
   type Rig,
 } from '../../src/rig';
+import { devicesOf, leadsOf } from './straightRow';
 import { editOf, randomRig, recipe } from './randomRig';
 
 const withDevices = (count: number): Rig => {
@@ -45,13 +46,13 @@ test('random edits keep every invariant, and each inverse takes its edit back', 
 
 test('an edit that changes nothing gives the same rig back', () => {
   const rig = withDevices(2);
-  const length = rig.leads[0]!.lengthM;
+  const length = leadsOf(rig)[0]!.lengthM;
   const nothing: Edit[] = [
     { kind: 'set', target: { of: 'lead', id: 'l1' }, field: 'lengthM', to: length },
-    { kind: 'choose', target: { of: 'guitar' }, field: 'wiring', to: 'modern' },
+    { kind: 'choose', target: { of: 'guitar', id: 'g1' }, field: 'wiring', to: 'modern' },
     { kind: 'rename', target: { of: 'rig' }, to: 'row' },
     { kind: 'describe', field: 'player', to: '' },
-    { kind: 'move', from: 1, to: 1 },
+    { kind: 'move', row: 'r1', from: 1, to: 1 },
     { kind: 'stamp', positions: { d1: false } },
   ];
   for (const edit of nothing) expect(applyEdits(rig, edit)).toBe(rig);
@@ -60,16 +61,16 @@ test('an edit that changes nothing gives the same rig back', () => {
 describe('what people do to a row', () => {
   test('a first pedal splits the one lead into a lead in and a lead out', () => {
     const rig = withDevices(1);
-    expect(rig.leads.map(({ lengthM }) => lengthM.value)).toEqual([6, 6]);
+    expect(leadsOf(rig).map(({ lengthM }) => lengthM.value)).toEqual([6, 6]);
     expect(checkRig(rig)).toEqual([]);
   });
 
   test('a buffer at either end of the board leaves the long leads whole', () => {
     const rig = applyEdits(withDevices(3), setLeadLength('l2', 18));
-    const lengths = (edited: Rig) => edited.leads.map(({ lengthM }) => lengthM.value);
+    const lengths = (edited: Rig) => leadsOf(edited).map(({ lengthM }) => lengthM.value);
     const before = lengths(rig);
     const atFront = applyEdits(rig, insertBuffer(rig, 0));
-    expect(atFront.devices.map(({ name }) => name)).toEqual([
+    expect(devicesOf(atFront).map(({ name }) => name)).toEqual([
       'buffer',
       'drive 1',
       'drive 2',
@@ -82,9 +83,9 @@ describe('what people do to a row', () => {
 
   test('taking a pedal out keeps the longer lead, and undo brings its switch back', () => {
     const rig = applyEdits(withDevices(2), { kind: 'stamp', positions: { d2: true } });
-    const result = applyEdit(rig, removeDevice(rig, 1));
-    expect(result.kind === 'ok' && result.rig.leads.at(-1)!.lengthM.value).toBe(6);
-    expect(result.kind === 'ok' && result.rig.positions).toEqual({});
+    const result = applyEdit(rig, removeDevice(rig, 'd2'));
+    expect(result.kind === 'ok' && leadsOf(result.rig).at(-1)!.lengthM.value).toBe(6);
+    expect(result.kind === 'ok' && result.rig.standing.positions).toEqual({});
     expect(result.kind === 'ok' && applyEdits(result.rig, result.inverse)).toEqual(rig);
   });
 });
@@ -97,7 +98,7 @@ describe('refusals name what is wrong', () => {
     ['Lead length: NaN is not a number.', setLeadLength('l1', NaN)],
     [
       'Name: it is empty; at least 1 character is needed.',
-      { kind: 'rename', target: { of: 'guitar' }, to: '  ' },
+      { kind: 'rename', target: { of: 'guitar', id: 'g1' }, to: '  ' },
     ],
     [
       'Name: 81 characters are above the most, 80.',
@@ -114,29 +115,31 @@ describe('refusals name what is wrong', () => {
       { kind: 'choose', target: { of: 'device', id: 'd1' }, field: 'colour', to: 'red' },
     ],
     [
-      'bypass: “maybe” is not one of true, buffered, loaded, switchable, alwaysOn.',
+      'bypass: “maybe” is not one of true, buffered, loaded, switchable, alwaysOn, passive.',
       { kind: 'choose', target: { of: 'device', id: 'd1' }, field: 'bypass', to: 'maybe' },
     ],
-    ['Place 5 is not in this rig of 1 devices.', { kind: 'move', from: 0, to: 5 }],
+    ['Place 5 is not in this row of 1 devices.', { kind: 'move', row: 'r1', from: 0, to: 5 }],
     [
       'Leads: 1 for 1 devices; every hop needs one.',
       {
         kind: 'splice',
+        row: 'r1',
         at: 0,
         remove: 0,
         devices: [deviceOfClass('drive', 'd9')],
-        leads: [rig.leads[0]!],
+        leads: [leadsOf(rig)[0]!],
         positions: {},
       },
     ],
     [
-      'Id “d1” is used twice.',
+      'Id “d1” is used twice, for drive and for drive 1: one thing stands in one place.',
       {
         kind: 'splice',
+        row: 'r1',
         at: 0,
         remove: 0,
         devices: [deviceOfClass('drive', 'd1')],
-        leads: [rig.leads[0]!, { ...rig.leads[0]!, id: 'l9' }],
+        leads: [leadsOf(rig)[0]!, { ...leadsOf(rig)[0]!, id: 'l9' }],
         positions: {},
       },
     ],
@@ -159,7 +162,7 @@ test('differences between two rigs are said in words', () => {
     'only in foot-switch positions or settings',
   ]);
   const longer = applyEdits(mine, setLeadLength('l1', 9));
-  const theirs = applyEdits(longer, removeDevice(longer, 1));
+  const theirs = applyEdits(longer, removeDevice(longer, 'd2'));
   expect(sayDifferences(mine, theirs, 'metric')).toEqual([
     'drive 2 is in yours only',
     'lead, lead length: 9\u00a0m instead of 6\u00a0m',

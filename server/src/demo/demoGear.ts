@@ -1,13 +1,14 @@
 import {
-  ampOfClass,
   deviceOfClass,
+  endOfKind,
   guitarOfClass,
   leadOfClass,
   picofarad,
-  type Amp,
-  type BypassKind,
+  pickupOfClass,
   type Device,
   type DeviceClass,
+  type End,
+  type EndKind,
   type GearItem,
   type Guitar,
   type Lead,
@@ -38,11 +39,9 @@ function guitar(
   return { id, kind: 'guitar', note, thing: { ...guitarOfClass(pickupClass, name), ...changes } };
 }
 
-interface DeviceChanges {
-  readonly bypass?: BypassKind;
+interface DeviceChanges extends Partial<Omit<Device, 'on' | 'off'>> {
   readonly on?: Partial<Side>;
   readonly off?: Partial<Side>;
-  readonly mutes?: boolean;
 }
 
 function device(
@@ -55,8 +54,7 @@ function device(
   const thing = deviceOfClass(deviceClass, 'd1', name);
   const changed: Device = {
     ...thing,
-    bypass: changes.bypass ?? thing.bypass,
-    mutes: changes.mutes ?? thing.mutes,
+    ...changes,
     on: { ...thing.on, ...changes.on },
     off: { ...thing.off, ...changes.off },
   };
@@ -79,8 +77,14 @@ function lead(
   };
 }
 
-function amp(id: string, name: string, note: string, changes: Partial<Amp> = {}): GearItem {
-  return { id, kind: 'amp', note, thing: { ...ampOfClass(name), ...changes } };
+function end(
+  id: string,
+  kind: EndKind,
+  name: string,
+  note: string,
+  changes: Partial<End> = {},
+): GearItem {
+  return { id, kind: 'end', note, thing: { ...endOfKind(kind, name), ...changes } };
 }
 
 const GUITARS: readonly GearItem[] = [
@@ -125,6 +129,25 @@ const GUITARS: readonly GearItem[] = [
       bleedOhm: measured(150e3),
     },
   ),
+  guitar(
+    'chorister',
+    'coveredTwin',
+    'Chorister',
+    'Two covered twins with a volume and tone each; plays the angels.',
+    {
+      second: pickupOfClass('coveredTwin'),
+      sharing: 'individual',
+      rDcOhm: measured(7690),
+    },
+  ),
+  guitar('tavern-ukulele', 'brightSingle', 'Tavern ukulele', 'Piezo under the saddle, no preamp.', {
+    kind: 'piezo',
+    piezoF: measured(picofarad(640)),
+  }),
+  guitar('mermaid', 'hotTwin', 'Mermaid', 'Active pickups; a battery in the tail.', {
+    kind: 'active',
+    outputOhm: sheet(2500),
+  }),
 ];
 
 const DEVICES: readonly GearItem[] = [
@@ -205,6 +228,33 @@ const DEVICES: readonly GearItem[] = [
   device('treadle', 'poweredVolume', 'Treadle', 'Powered volume pedal.', {
     on: { rInOhm: sheet(1e6), rOutOhm: sheet(500) },
   }),
+  device('millrace', 'passiveVolume', 'Millrace', 'Passive volume with a tuner jack.'),
+  device(
+    'cross-wind',
+    'wireless',
+    'Cross Wind',
+    'Transmitter on the strap, receiver on the board.',
+    {
+      on: { rOutOhm: sheet(1000), rInOhm: sheet(1e6) },
+    },
+  ),
+  device('side-rill', 'tap', 'Side Rill', 'A box with a jack for the tuner.'),
+  device('fork', 'passiveSplitter', 'Fork', 'Two jacks in parallel, nothing else.'),
+  device('delta', 'bufferedSplitter', 'Delta', 'Two outputs, each with a buffer of its own.'),
+  device('points', 'selector', 'Points', 'Two guitars in, one of them out.'),
+  device('four-locks', 'switcher', 'Four Locks', 'Four loops on relays.'),
+  device('eight-locks', 'switcher', 'Eight Locks', 'Eight loops, buffered at both ends.', {
+    loops: 8,
+    bufferIn: true,
+    bufferOut: true,
+  }),
+  device('lock-gate-four', 'gate', 'Lock Gate Four', 'A gate with a send and return.', {
+    insert: 'own',
+    loops: 1,
+  }),
+  device('deep-ferry', 'buffer', 'Deep Ferry', 'A buffer that a piezo can live with.', {
+    on: { rInOhm: sheet(10e6), cInF: sheet(picofarad(10)) },
+  }),
 ];
 
 const LEADS: readonly GearItem[] = [
@@ -222,27 +272,35 @@ const LEADS: readonly GearItem[] = [
   lead('old-rubber', 'high', 5, 'Old rubber', 'Found in the truck; soft and dark.', {
     cPerMF: measured(picofarad(171)),
   }),
+  lead('curl', 'coiled', 1.5, 'Curl', 'A coiled lead, a metre and a half at rest.'),
+  lead('dusk', 'low', 6, 'Dusk lead', 'A switch in the plug adds a capacitor.', {
+    addedF: measured(picofarad(680)),
+  }),
 ];
 
-const AMPS: readonly GearItem[] = [
-  amp('under-stage', 'Under-stage amp', 'Stands in a wooden box below the trapdoor.'),
-  amp('under-stage-low', 'Under-stage amp, low input', 'The padded input.', {
+const ENDS: readonly GearItem[] = [
+  end('under-stage', 'amp', 'Under-stage amp', 'Stands in a wooden box below the trapdoor.'),
+  end('under-stage-low', 'amp', 'Under-stage amp, low input', 'The padded input.', {
     input: 'plain',
     rInOhm: sheet(68e3),
     cInF: sheet(picofarad(100)),
   }),
-  amp('tavern-amp', 'Tavern amp', 'Solid-state bass amp.', {
+  end('tavern-amp', 'amp', 'Tavern amp', 'Solid-state bass amp.', {
     input: 'plain',
     rInOhm: sheet(1e6),
     cInF: sheet(picofarad(47)),
   }),
-  amp('truck-combo', 'Truck combo', 'Small, loud, travels in the truck.', {
+  end('truck-combo', 'amp', 'Truck combo', 'Small, loud, travels in the truck.', {
     stopperOhm: sheet(68e3),
     millerF: sheet(picofarad(120)),
   }),
+  end('box-office', 'activeDi', 'Box office', 'Active DI on phantom power.'),
+  end('old-iron', 'passiveDi', 'Old Iron', 'Transformer DI; likes an active source.'),
+  end('house-desk', 'mixer', 'House desk', 'Line input of the mixer.'),
+  end('stall-tuner', 'tuner', 'Stall tuner', 'Clips to the music stand.'),
 ];
 
-export const DEMO_GEAR: readonly GearItem[] = [...GUITARS, ...DEVICES, ...LEADS, ...AMPS];
+export const DEMO_GEAR: readonly GearItem[] = [...GUITARS, ...DEVICES, ...LEADS, ...ENDS];
 
 type ThingOf<K extends GearItem['kind']> = Extract<GearItem, { kind: K }>['thing'];
 

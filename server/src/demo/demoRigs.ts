@@ -1,10 +1,10 @@
-import { entered, newRig, patchLead, type Lead, type Rig } from '@gullwind/core';
+import { entered, mainRow, newRig, patchLead, type Lead, type Rig } from '@gullwind/core';
 import { demoThing } from './demoGear';
 
 /// Three boards of the pit band: one is dull and nobody knows why, one changes its tone with every
 /// switch, one is right and says why.
 
-interface Row {
+interface Layout {
   readonly guitar: string;
   readonly leadIn: Lead;
   /** Device ids of the gear list, each with the patch that leads away from it; the last has none. */
@@ -13,18 +13,26 @@ interface Row {
   readonly amp: string;
 }
 
-function layRow(rig: Rig, { guitar, leadIn, devices, leadOut, amp }: Row): Rig {
+function layRow(rig: Rig, { guitar, leadIn, devices, leadOut, amp }: Layout): Rig {
   const patches = devices
     .slice(0, -1)
     .map(([, lengthM]) => ({ ...patchLead(''), lengthM: entered(lengthM) }));
-  return {
-    ...rig,
-    guitar: demoThing('guitar', guitar),
+  const row = {
+    ...mainRow(rig),
     devices: devices.map(([id], i) => ({ ...demoThing('device', id), id: `d${i + 1}` })),
     leads: [leadIn, ...patches, leadOut].map((lead, i) => ({ ...lead, id: `l${i + 1}` })),
-    amp: demoThing('amp', amp),
+  };
+  return {
+    ...rig,
+    guitars: [demoThing('guitar', guitar)],
+    rows: [row],
+    ends: [demoThing('end', amp)],
   };
 }
+
+const standing = (positions: Rig['standing']['positions']): Pick<Rig, 'standing'> => ({
+  standing: { ...newRig('').standing, positions },
+});
 
 const lead = (id: string, lengthM?: number): Lead => {
   const thing = demoThing('lead', id);
@@ -78,7 +86,7 @@ const stormBoard: Rig = {
       amp: 'under-stage',
     },
   ),
-  positions: { d3: true },
+  ...standing({ d3: true }),
 };
 
 const tavernBoard: Rig = {
@@ -102,7 +110,7 @@ const tavernBoard: Rig = {
       amp: 'tavern-amp',
     },
   ),
-  positions: { d3: true },
+  ...standing({ d3: true }),
 };
 
 /** Fixed ids, so that seeding twice adds nothing. */

@@ -1,4 +1,4 @@
-import type { GearItem } from '@gullwind/core';
+import { upgradeThing, type GearItem } from '@gullwind/core';
 import type { Queryable } from '../db/database';
 
 type GearRow = { id: string; kind: GearItem['kind']; note: string; thing: GearItem['thing'] };
@@ -7,7 +7,7 @@ export async function listGear(db: Queryable): Promise<readonly GearItem[]> {
   const rows = await db.query<GearRow>(
     'select id, kind, note, thing from gear order by kind, place, name',
   );
-  return rows as readonly GearItem[];
+  return rows.map((row) => ({ ...row, thing: upgradeThing(row.kind, row.thing) })) as GearItem[];
 }
 
 export async function putGear(db: Queryable, item: GearItem, place: number): Promise<void> {

@@ -1,5 +1,5 @@
 import type { RigListing, StoredRig } from '@gullwind/contract';
-import { measureRig, SectionSolver } from '@gullwind/core';
+import { allDevices, allLeads, measureRig, SectionSolver } from '@gullwind/core';
 
 const solver = new SectionSolver();
 
@@ -14,11 +14,11 @@ export function listRig({ id, revision, updatedAt, rig }: StoredRig): RigListing
     name: rig.name,
     player: rig.player,
     note: rig.note,
-    pedals: rig.devices.length,
-    leadM: rig.leads.reduce((sum, lead) => sum + lead.lengthM.value, 0),
+    pedals: allDevices(rig).length,
+    leadM: allLeads(rig).reduce((sum, lead) => sum + lead.lengthM.value, 0),
     figures: sounding?.figures ?? null,
     verdict: sounding?.verdict ?? null,
     sections: analysis.sections,
-    points: analysis.kind === 'silent' ? [] : analysis.points,
+    points: analysis.points,
   };
 }

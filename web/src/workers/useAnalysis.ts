@@ -2,16 +2,22 @@ import type { Analysis, Rig } from '@gullwind/core';
 import { analysisWorker } from './analysisWorker';
 import { useLatest } from './useLatest';
 
-/** An analysis with the very rig it belongs to: the two are only ever shown together. */
+/** One way of a rig analysed, with the very rig it belongs to: the two are only ever shown together. */
 export interface Analysed {
   readonly rig: Rig;
   readonly analysis: Analysis;
 }
 
-const analyse = async (rig: Rig): Promise<Analysed> => ({
+/** All ways of a rig, by the row that arrives at their end. */
+export interface AnalysedWays {
+  readonly rig: Rig;
+  readonly analyses: Readonly<Record<string, Analysis>>;
+}
+
+const analyse = async (rig: Rig): Promise<AnalysedWays> => ({
   rig,
-  analysis: await analysisWorker().analyse(rig),
+  analyses: await analysisWorker().analyse(rig),
 });
 
-/** Analyses a rig in the worker. */
-export const useAnalysis = (rig: Rig): Analysed | null => useLatest(rig, analyse);
+/** Analyses every way of a rig in the worker. */
+export const useAnalysis = (rig: Rig): AnalysedWays | null => useLatest(rig, analyse);

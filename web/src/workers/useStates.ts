@@ -6,6 +6,8 @@ import { useLatest } from './useLatest';
 interface Question {
   readonly rig: Rig;
   readonly counted: readonly string[];
+  /** Of the way that is looked at. */
+  readonly rowId: string;
 }
 
 /** All states of a rig, with the very rig and switches they belong to. */
@@ -13,10 +15,11 @@ export interface AnalysedStates extends Question {
   readonly states: StatesAnalysis;
 }
 
-const analyse = async ({ rig, counted }: Question): Promise<AnalysedStates> => ({
+const analyse = async ({ rig, counted, rowId }: Question): Promise<AnalysedStates> => ({
   rig,
   counted,
-  states: await analysisWorker().analyseStates(rig, counted),
+  rowId,
+  states: await analysisWorker().analyseStates(rig, counted, rowId),
 });
 
 /**
@@ -24,10 +27,14 @@ const analyse = async ({ rig, counted }: Question): Promise<AnalysedStates> => (
  *
  * @param rig null while nobody looks; @param left ids of switches that do not count
  */
-export function useStates(rig: Rig | null, left: ReadonlySet<string>): AnalysedStates | null {
+export function useStates(
+  rig: Rig | null,
+  rowId: string,
+  left: ReadonlySet<string>,
+): AnalysedStates | null {
   const question = useMemo(
-    () => rig && { rig, counted: switchesOf(rig).filter((id) => !left.has(id)) },
-    [rig, left],
+    () => rig && { rig, counted: switchesOf(rig).filter((id) => !left.has(id)), rowId },
+    [rig, rowId, left],
   );
   const answer = useLatest(question, analyse);
   return question && answer;

@@ -1,4 +1,4 @@
-import type { Rig } from '@gullwind/core';
+import { upgradeRig, type Rig } from '@gullwind/core';
 import { openDB, type DBSchema } from 'idb';
 
 /** A rig with edits that the server has not acknowledged, kept in this browser. */
@@ -58,7 +58,7 @@ export async function findLeftBehind(): Promise<readonly KeptRig[]> {
   const all = await (await kept()).getAll('rigs');
   const { held = [] } = await navigator.locks.query();
   const alive = new Set(held.map(({ name }) => name));
-  return all.filter(
-    (entry) => entry.windowId === windowId() || !alive.has(lockName(entry.windowId)),
-  );
+  return all
+    .filter((entry) => entry.windowId === windowId() || !alive.has(lockName(entry.windowId)))
+    .map((entry) => ({ ...entry, rig: upgradeRig(entry.rig) as Rig }));
 }

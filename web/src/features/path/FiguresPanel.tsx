@@ -6,14 +6,13 @@ import {
   type Resonance,
   type Rig,
   type SoundingAnalysis,
-  type TakeOut,
 } from '@gullwind/core';
 import { Box, styled, Typography } from '@mui/material';
 import { memo } from 'react';
 import { SOUNDING_FONT } from '../../app/theme';
 import type { Analysed } from '../../workers/useAnalysis';
 import { Figure } from './Figure';
-import type { Selection } from './selection';
+import { selectStop, type Selection } from './selection';
 
 const MOST_TAKE_OUTS = 6;
 const LEAST_TAKE_OUT_DB = 0.05;
@@ -27,7 +26,7 @@ export const FiguresPanel = memo(function FiguresPanel({ analysed, onSelect }: P
   return (
     <>
       <Figures analysis={sounding} />
-      <TakeOuts rig={analysed.rig} takeOuts={sounding.takeOuts} onSelect={onSelect} />
+      <TakeOuts rig={analysed.rig} analysis={sounding} onSelect={onSelect} />
     </>
   );
 });
@@ -109,11 +108,11 @@ const sayCorner = (corner: Corner): string =>
 
 function TakeOuts({
   rig,
-  takeOuts,
+  analysis: { stops, takeOuts },
   onSelect,
 }: {
   rig: Rig;
-  takeOuts: readonly TakeOut[];
+  analysis: SoundingAnalysis;
   onSelect: (stop: Selection) => void;
 }) {
   const shown = takeOuts
@@ -130,9 +129,12 @@ function TakeOuts({
       </Typography>
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {shown.map((takeOut) => (
-          <li key={`${takeOut.kind}${takeOut.index}`}>
-            <TakeOutRow type="button" onClick={() => onSelect(selectionOf(takeOut))}>
-              <span>{nameTakeOut(rig, takeOut)}</span>
+          <li key={`${takeOut.kind}${takeOut.stop}`}>
+            <TakeOutRow
+              type="button"
+              onClick={() => onSelect(selectStop(stops[takeOut.stop]!, rig)!)}
+            >
+              <span>{nameTakeOut(rig, stops, takeOut)}</span>
               <i>{formatSignedDb(takeOut.gain.trebleDb)}</i>
             </TakeOutRow>
           </li>
@@ -140,10 +142,4 @@ function TakeOuts({
       </Box>
     </Box>
   );
-}
-
-function selectionOf({ kind, index }: TakeOut): Selection {
-  if (kind === 'amp') return { kind: 'amp', index: 0 };
-  if (kind === 'controls') return { kind: 'guitar', index: 0 };
-  return { kind: kind === 'lead' ? 'lead' : 'device', index };
 }

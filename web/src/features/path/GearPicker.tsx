@@ -1,13 +1,15 @@
 import {
-  ampOfClass,
   DEVICE_CLASSES,
   deviceOfClass,
+  END_KINDS,
+  endOfKind,
   entered,
   guitarOfClass,
   LEAD_CLASSES,
   leadOfClass,
   PICKUP_CLASSES,
   type DeviceClass,
+  type EndKind,
   type GearItem,
   type GearKind,
   type LeadClass,
@@ -38,7 +40,7 @@ const TITLES: Readonly<Record<PickerKind, string>> = {
   device: 'Add a pedal behind the selection',
   guitar: 'Another guitar',
   lead: 'Another lead',
-  amp: 'Another amp',
+  end: 'Another end',
 };
 
 const GroupName = styled('div')(({ theme }) => ({
@@ -142,8 +144,8 @@ function className(item: GearItem): string {
       return PICKUP_CLASSES[item.thing.pickupClass].label;
     case 'lead':
       return LEAD_CLASSES[item.thing.leadClass].label;
-    case 'amp':
-      return 'amp';
+    case 'end':
+      return END_KINDS[item.thing.kind].label;
   }
 }
 
@@ -178,10 +180,15 @@ const TYPICAL: Readonly<Record<PickerKind, readonly Choice[]>> = {
       `${LEAD_CLASSES[name].cPerMPF} pF/m`,
     ),
   ),
-  amp: [
+  end: keysOf<EndKind>(END_KINDS).map((kind) =>
     typical(
-      { id: 'class-amp', kind: 'amp', note: '', thing: ampOfClass('amp') },
-      'typical tube input: 1 MΩ, 34 kΩ into 100 pF',
+      {
+        id: `class-${kind}`,
+        kind: 'end',
+        note: '',
+        thing: endOfKind(kind, END_KINDS[kind].label),
+      },
+      'typical values, every one assumed',
     ),
-  ],
+  ),
 };

@@ -1,9 +1,10 @@
-import { sayWhatIsGoingOn } from '@gullwind/core';
+import { mainRow, routeRows, sayWhatIsGoingOn, type Rig } from '@gullwind/core';
 import { Box, Typography } from '@mui/material';
 import { useCallback, useMemo, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { useListGearQuery } from '../../app/api';
 import { useSettings } from '../../app/useSettings';
-import { useAnalysis } from '../../workers/useAnalysis';
+import { useAnalysis, type Analysed, type AnalysedWays } from '../../workers/useAnalysis';
 import { useStates } from '../../workers/useStates';
 import { shownRig, type OpenRig } from '../editor';
 import { ConflictDialog } from './ConflictDialog';
@@ -14,21 +15,28 @@ import { KeysDialog } from './KeysDialog';
 import { PathHeader } from './PathHeader';
 import { ResponseChart } from './ResponseChart';
 import { Run } from './run/Run';
+import { shownRows, stopsOf } from './run/runWays';
 import { usePathActions } from './usePathActions';
 import { usePathKeys } from './usePathKeys';
 
 /** The path of one rig: the Run, the sentence, and below them curve, figures and the selected thing. */
 export function PathView({ open }: { open: OpenRig }) {
   const rig = useMemo(() => shownRig(open), [open.rig, open.preview]);
-  const analysed = useAnalysis(rig);
+  const rowId = useLookedAt(rig);
+  const ways = useAnalysis(rig);
+  const analysed = useMemo(() => wayOf(ways, rowId), [ways, rowId]);
   const [look, setLook] = useState<Look>('now');
   const [left, count] = useLeftOut();
-  const states = useStates(look === 'states' ? rig : null, left);
+  const states = useStates(look === 'states' ? rig : null, rowId, left);
+  const stops = useMemo(
+    () => shownRows(rig, rowId).flatMap((id) => stopsOf(rig, id)),
+    [rig, rowId],
+  );
   const [{ units }] = useSettings();
   const [dialog, setDialog] = useState<PickerKind | 'keys' | null>(null);
   const inspector = useRef<HTMLDivElement>(null);
   const actions = usePathActions(rig, setDialog);
-  usePathKeys({ rig, actions, inspector, isOff: dialog !== null || open.theirs !== null });
+  usePathKeys({ rig, stops, actions, inspector, isOff: dialog !== null || open.theirs !== null });
   useListGearQuery(); // at hand before the picker opens
   const { selection } = actions;
   return (
@@ -45,14 +53,15 @@ export function PathView({ open }: { open: OpenRig }) {
         name={rig.name}
         player={rig.player}
         save={open.save}
-        anyOn={Object.keys(rig.positions).length > 0}
+        anyOn={Object.keys(rig.standing.positions).length > 0}
         canUndo={open.past.length > 0}
         canRedo={open.future.length > 0}
         actions={actions}
       />
       <Run
         rig={rig}
-        analysed={analysed}
+        rowId={rowId}
+        analysed={ways}
         selection={selection}
         units={units}
         onSelect={actions.select}
@@ -104,6 +113,7 @@ export function PathView({ open }: { open: OpenRig }) {
         <Inspector
           ref={inspector}
           rig={rig}
+          rowId={rowId}
           analysed={analysed}
           selection={selection}
           units={units}
@@ -118,6 +128,18 @@ export function PathView({ open }: { open: OpenRig }) {
       <ConflictDialog open={open} />
     </Box>
   );
+}
+
+/** The row whose end is looked at, as the address says; the main one where it says nothing that is there. */
+function useLookedAt(rig: Rig): string {
+  const [search] = useSearchParams();
+  const to = search.get('to');
+  return routeRows(rig).some(({ id }) => id === to) ? to! : mainRow(rig).id;
+}
+
+function wayOf(ways: AnalysedWays | null, rowId: string): Analysed | null {
+  const analysis = ways?.analyses[rowId];
+  return ways && analysis ? { rig: ways.rig, analysis } : null;
 }
 
 /** Which switches do not count, and how to say so. */

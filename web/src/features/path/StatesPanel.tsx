@@ -1,9 +1,17 @@
-import { formatSignedDb, type ExtremeState, type Rig, type StatesSounding } from '@gullwind/core';
+import {
+  formatSignedDb,
+  nameSwitch,
+  switchesOf,
+  type ExtremeState,
+  type Rig,
+  type StatesSounding,
+} from '@gullwind/core';
 import { Box, Checkbox, styled, Typography } from '@mui/material';
 import { memo } from 'react';
 import { SOUNDING_FONT } from '../../app/theme';
 import type { AnalysedStates } from '../../workers/useStates';
 import { Figure } from './Figure';
+import { switchNumbers } from './selection';
 import { StatesHistogram } from './StatesHistogram';
 
 interface Props {
@@ -64,10 +72,11 @@ export const StatesPanel = memo(function StatesPanel({
   );
 });
 
-function sayCount({ switches, count }: StatesSounding): string {
+function sayCount({ switches, count, isCapped }: StatesSounding): string {
   const many =
     count < 1e6 ? count.toLocaleString('en') : count.toExponential(1).replace('e+', ' × 10^');
-  return `${switches} ${switches === 1 ? 'switch' : 'switches'}, ${many} ${count === 1 ? 'state' : 'states'} in which something is heard.`;
+  const said = `${switches} ${switches === 1 ? 'switch' : 'switches'}, ${many} ${count === 1 ? 'state' : 'states'} in which something is heard.`;
+  return isCapped ? `${said} Too many loops to tell all apart: some count as open only.` : said;
 }
 
 const StandButton = styled('button')(({ theme }) => ({
@@ -97,7 +106,9 @@ interface StandInProps {
 
 /** One end of the spread by the names that are on in it; a press stands the board in that state. */
 function StandIn({ name, rig, extreme, onStand }: StandInProps) {
-  const on = rig.devices.filter(({ id }) => extreme.positions[id]).map((device) => device.name);
+  const on = switchesOf(rig)
+    .filter((id) => extreme.positions[id])
+    .map((id) => nameSwitch(rig, id));
   const ties = extreme.ties > 1 ? ` (one of ${extreme.ties.toLocaleString('en')} alike)` : '';
   return (
     <StandButton
@@ -120,24 +131,23 @@ const CountLabel = styled('label')({
 });
 
 function Counted({ rig, left, onCount }: Pick<Props, 'left' | 'onCount'> & { rig: Rig }) {
+  const numbers = switchNumbers(rig);
   return (
     <Box component="fieldset" sx={{ border: 0, m: 0, mt: 1, p: 0 }}>
       <Typography component="legend" variant="h2" sx={{ p: 0 }}>
         Switches that count
       </Typography>
-      {rig.devices.map(({ id, name, bypass }, i) =>
-        bypass === 'alwaysOn' ? null : (
-          <CountLabel key={id}>
-            <Checkbox
-              size="small"
-              sx={{ p: '2px', mr: 0.5 }}
-              checked={!left.has(id)}
-              onChange={(event) => onCount(id, event.target.checked)}
-            />
-            {i + 1} {name}
-          </CountLabel>
-        ),
-      )}
+      {switchesOf(rig).map((id) => (
+        <CountLabel key={id}>
+          <Checkbox
+            size="small"
+            sx={{ p: '2px', mr: 0.5 }}
+            checked={!left.has(id)}
+            onChange={(event) => onCount(id, event.target.checked)}
+          />
+          {numbers.get(id)} {nameSwitch(rig, id)}
+        </CountLabel>
+      ))}
     </Box>
   );
 }

@@ -1,13 +1,24 @@
 import {
+  addAmpLoop,
+  addGuitar,
+  allDevices,
   applyEdit,
   entered,
+  findDevice,
+  findLead,
+  freshId,
   hasSwitch,
   insertBuffer,
   insertDevice,
-  nameLead,
+  nameHop,
+  patchLead,
   removeDevice,
+  removeGuitar,
+  removeRows,
+  rowOf,
   setLeadLength,
-  stampDevice,
+  stampSwitch,
+  switchesOfDevice,
   type Edit,
   type GearItem,
   type Rig,
@@ -18,7 +29,15 @@ import { useSearchParams } from 'react-router';
 import { useAppDispatch, useAppStore } from '../../app/store';
 import { editorActions, shownRig } from '../editor';
 import type { PickerKind } from './GearPicker';
-import { gapBehind, readSelection, writeSelection, type Selection } from './selection';
+import {
+  firstSelection,
+  gapBehind,
+  readSelection,
+  selectHop,
+  switchNumbers,
+  writeSelection,
+  type Selection,
+} from './selection';
 
 export type PathActions = ReturnType<typeof usePathActions>;
 
@@ -29,6 +48,7 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
   const { enqueueSnackbar } = useSnackbar();
   const [search, setSearch] = useSearchParams();
   const selection = readSelection(rig, search.get('at'));
+  const at = writeSelection(selection);
 
   return useMemo(() => {
     /** Keys can follow each other faster than the page is drawn: what counts is the rig as it is by now. */
@@ -36,79 +56,142 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
     const rigNow = () => open().rig;
     const edit = (change: Edit) => dispatch(editorActions.edited(change));
     const preview = (change: Edit | null) => dispatch(editorActions.previewed(change));
+    const say = (message: string) => enqueueSnackbar(message, { variant: 'info' });
     // At once: the next key already acts on what this one selects.
-    const select = (stop: Selection, of: Rig = shownRig(open())) =>
-      setSearch({ at: writeSelection(of, stop) }, { replace: true, flushSync: true });
-    /** Makes an edit and selects what now stands at a place. */
-    const editThenSelect = (change: Edit, stop: Selection) => {
+    const setParam = (name: string, value: string | null) =>
+      setSearch(
+        (params) => {
+          if (value === null) params.delete(name);
+          else params.set(name, value);
+          return params;
+        },
+        { replace: true, flushSync: true },
+      );
+    const select = (stop: Selection) => setParam('at', writeSelection(stop));
+    /** Makes an edit and selects what is there then. */
+    const editThenSelect = (change: Edit, find: (after: Rig) => Selection) => {
       const result = applyEdit(rigNow(), change);
       edit(change);
-      if (result.kind === 'ok') select(stop, result.rig);
+      if (result.kind === 'ok') select(find(result.rig));
     };
-    const insert = (change: Edit, gap: number) =>
-      editThenSelect(change, { kind: 'device', index: gap });
+    /** A device that an edit puts into the rig is the one that was not there before. */
+    const insert = (change: Edit) => {
+      const before = new Set(allDevices(shownRig(open())).map(({ id }) => id));
+      editThenSelect(change, (after) => {
+        const added = allDevices(after).find(({ id }) => !before.has(id));
+        return added ? { kind: 'device', id: added.id } : selection;
+      });
+    };
+    const stamp = (switchId: string) => {
+      const device = findDevice(rigNow(), switchId.split('.')[0]!);
+      if (!device) return;
+      if (switchId !== device.id || hasSwitch(device)) edit(stampSwitch(rigNow(), switchId));
+      else say(`${device.name} has no foot-switch.`);
+    };
+    const takeOut = () => {
+      const now = rigNow();
+      switch (selection.kind) {
+        case 'device': {
+          const row = rowOf(now, selection.id)!;
+          const hop = row.devices.findIndex(({ id }) => id === selection.id);
+          return editThenSelect(removeDevice(now, selection.id), (after) =>
+            selectHop(
+              after.rows.find(({ id }) => id === row.id)!,
+              hop,
+            ),
+          );
+        }
+        case 'lead': {
+          const gap = gapBehind(now, selection);
+          const change: Edit = { kind: 'hop', row: gap.row, at: gap.gap, lead: null };
+          return editThenSelect(change, () => ({ kind: 'hop', row: gap.row, hop: gap.gap }));
+        }
+        case 'guitar':
+          if (selection.id === now.guitars[0]!.id) return say('A rig needs a guitar; swap it.');
+          return editThenSelect(removeGuitar(now, selection.id), firstSelection);
+        case 'end':
+          return say('An end goes with what leads to it; this one can be swapped.');
+        case 'hop':
+          return say('There is no lead here to take out.');
+      }
+    };
 
     return {
       selection,
       edit,
       select,
-      stamp: (index: number) => {
-        const device = rigNow().devices[index];
-        if (!device) return;
-        if (hasSwitch(device)) edit(stampDevice(rigNow(), device.id));
-        else
-          enqueueSnackbar(`${device.name} has no foot-switch: it is always on.`, {
-            variant: 'info',
-          });
+      takeOut,
+      stamp,
+      /** Which end the figures speak of: the row that arrives there, null for the main one. */
+      lookTo: (rowId: string | null) => setParam('to', rowId),
+      stampNumber: (number: number) => {
+        for (const [id, n] of switchNumbers(rigNow())) if (n === number) stamp(id);
       },
-      dragLead: (index: number, lengthM: number, done: boolean) => {
-        const change = setLeadLength(rigNow().leads[index]!.id, lengthM);
+      dragLead: (id: string, lengthM: number, done: boolean) => {
+        const change = setLeadLength(id, lengthM);
         if (done) edit(change);
         else preview(change);
       },
-      dragPost: (from: number, to: number, done: boolean) => {
-        const change: Edit = { kind: 'move', from, to };
-        if (done) editThenSelect(change, { kind: 'device', index: to });
+      dragPost: (id: string, to: number, done: boolean) => {
+        const row = rowOf(rigNow(), id)!;
+        const from = row.devices.findIndex((device) => device.id === id);
+        const change: Edit = { kind: 'move', row: row.id, from, to };
+        if (done) editThenSelect(change, () => ({ kind: 'device', id }));
         else preview(change);
       },
       giveUpDrag: () => preview(null),
       moveSelected: (by: -1 | 1) => {
-        const to = selection.index + by;
-        if (selection.kind !== 'device' || to < 0 || to >= rigNow().devices.length) return;
-        editThenSelect({ kind: 'move', from: selection.index, to }, { kind: 'device', index: to });
+        if (selection.kind !== 'device') return;
+        const row = rowOf(rigNow(), selection.id)!;
+        const from = row.devices.findIndex(({ id }) => id === selection.id);
+        const to = from + by;
+        if (to >= 0 && to < row.devices.length) edit({ kind: 'move', row: row.id, from, to });
       },
       bufferBehind: () => {
-        const gap = gapBehind(rigNow(), selection);
-        insert(insertBuffer(rigNow(), gap), gap);
+        const { row, gap } = gapBehind(rigNow(), selection);
+        insert(insertBuffer(rigNow(), gap, row));
       },
-      takeOut: () => {
-        if (selection.kind !== 'device') {
-          const what =
-            selection.kind === 'lead'
-              ? nameLead(rigNow(), selection.index)
-              : `the ${selection.kind}`;
-          enqueueSnackbar(`Only a pedal can be taken out; ${what} stays.`, { variant: 'info' });
-          return;
-        }
-        editThenSelect(removeDevice(rigNow(), selection.index), {
-          kind: 'lead',
-          index: selection.index,
-        });
+      /** A patch, or in an empty loop a jumper, where a lead is missing. */
+      giveLead: (row: string, hop: number) => {
+        const id = freshId(rigNow(), 'l');
+        const name = nameHop(
+          rigNow(),
+          rigNow().rows.find((other) => other.id === row)!,
+          hop,
+        );
+        const lead = { ...patchLead(id), name: name.replace(/^the /u, '').slice(0, 60) };
+        editThenSelect({ kind: 'hop', row, at: hop, lead }, () => ({ kind: 'lead', id }));
+      },
+      addGuitar: (selector?: string) => {
+        const now = rigNow();
+        const guitar = { ...now.guitars[0]!, name: `guitar ${now.guitars.length + 1}` };
+        editThenSelect(addGuitar(now, guitar, selector), (after) => ({
+          kind: 'guitar',
+          id: after.guitars.at(-1)!.id,
+        }));
+      },
+      addAmpLoop: (end: string) =>
+        editThenSelect(addAmpLoop(rigNow(), end), (after) => selectHop(after.rows.at(-1)!, 0)),
+      removeRow: (rowId: string) => {
+        const row = rigNow().rows.find(({ id }) => id === rowId)!;
+        edit({ kind: 'group', edits: removeRows(rigNow(), [row]) });
       },
       add: () => openDialog('device'),
       showKeys: () => openDialog('keys'),
       pick: (item: GearItem) => {
         openDialog(null);
         if (item.kind === 'device') {
-          const gap = gapBehind(rigNow(), selection);
-          insert(insertDevice(rigNow(), gap, item.thing), gap);
+          const { row, gap } = gapBehind(rigNow(), selection);
+          insert(insertDevice(rigNow(), gap, item.thing, row));
         } else edit(replacement(rigNow(), selection, item));
       },
       /** Stands the board in a state, all its switches in one edit. */
       stand: (positions: Readonly<Record<string, boolean>>) => edit({ kind: 'stamp', positions }),
+      play: (guitar: string | null) => edit({ kind: 'stamp', playing: guitar }),
+      power: (powered: boolean) => edit({ kind: 'stamp', powered }),
       allOff: () => {
-        const positions = Object.fromEntries(rigNow().devices.map(({ id }) => [id, false]));
-        edit({ kind: 'stamp', positions });
+        const ids = allDevices(rigNow()).flatMap(switchesOfDevice);
+        edit({ kind: 'stamp', positions: Object.fromEntries(ids.map((id) => [id, false])) });
       },
       rename: (to: string) => edit({ kind: 'rename', target: { of: 'rig' }, to }),
       namePlayer: (to: string) => edit({ kind: 'describe', field: 'player', to }),
@@ -116,7 +199,7 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
       redo: () => dispatch(editorActions.redone()),
     };
     // Nothing here depends on the rig, so that an edit redraws only what shows it.
-  }, [selection.kind, selection.index, store, dispatch, setSearch, enqueueSnackbar, openDialog]);
+  }, [selection.kind, at, store, dispatch, setSearch, enqueueSnackbar, openDialog]);
 }
 
 /** A thing of the list in the place of the one in the rig. A lead keeps the length it was laid at. */
@@ -125,10 +208,24 @@ function replacement(
   selection: Selection,
   item: Exclude<GearItem, { kind: 'device' }>,
 ): Edit {
-  if (item.kind === 'guitar') return { kind: 'replace', part: { of: 'guitar', to: item.thing } };
-  if (item.kind === 'amp') return { kind: 'replace', part: { of: 'amp', to: item.thing } };
-  const lead = rig.leads[selection.kind === 'lead' ? selection.index : 0]!;
-  const lengthM =
-    lead.lengthM.from === 'assumed' ? entered(item.thing.lengthM.value) : lead.lengthM;
-  return { kind: 'replace', part: { of: 'lead', to: { ...item.thing, id: lead.id, lengthM } } };
+  switch (item.kind) {
+    case 'guitar': {
+      const id = selection.kind === 'guitar' ? selection.id : rig.guitars[0]!.id;
+      return { kind: 'replace', part: { of: 'guitar', to: { ...item.thing, id } } };
+    }
+    case 'end': {
+      const id = selection.kind === 'end' ? selection.id : rig.ends[0]!.id;
+      return { kind: 'replace', part: { of: 'end', to: { ...item.thing, id } } };
+    }
+    case 'lead': {
+      if (selection.kind === 'hop') {
+        const lead = { ...item.thing, id: freshId(rig, 'l') };
+        return { kind: 'hop', row: selection.row, at: selection.hop, lead };
+      }
+      const lead = findLead(rig, selection.kind === 'lead' ? selection.id : '')!;
+      const lengthM =
+        lead.lengthM.from === 'assumed' ? entered(item.thing.lengthM.value) : lead.lengthM;
+      return { kind: 'replace', part: { of: 'lead', to: { ...item.thing, id: lead.id, lengthM } } };
+    }
+  }
 }

@@ -1,14 +1,24 @@
-import { FIELD_RULES, METRES_PER_FOOT, setLeadLength, type Edit, type Rig } from '@gullwind/core';
+import {
+  FIELD_RULES,
+  findLead,
+  METRES_PER_FOOT,
+  setLeadLength,
+  type Edit,
+  type Rig,
+  type StopSummary,
+} from '@gullwind/core';
 import { useEffect, useRef, type RefObject } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useAppDispatch, useAppStore } from '../../app/store';
 import { useSettings, useThemeMode } from '../../app/useSettings';
 import { editorActions } from '../editor';
-import { GUITAR_SELECTED, stepSelection } from './selection';
+import { firstSelection, stepSelection } from './selection';
 import type { PathActions } from './usePathActions';
 
 interface Wiring {
   readonly rig: Rig;
+  /** Of the way that is shown. */
+  readonly stops: readonly StopSummary[];
   readonly actions: PathActions;
   readonly inspector: RefObject<HTMLDivElement | null>;
   readonly isOff: boolean;
@@ -29,22 +39,23 @@ export function usePathKeys(wiring: Wiring): void {
   useHotkeys('mod+shift+z, mod+y', actions.redo, { enabled: !isOff, preventDefault: true });
 }
 
-function usePlainKeys({ rig, actions, inspector }: Wiring) {
+function usePlainKeys({ rig, stops, actions, inspector }: Wiring) {
   const nudge = useNudge(actions);
   const [{ units }, change] = useSettings();
   const mode = useThemeMode();
-  const go = (by: number) => actions.select(stepSelection(rig, actions.selection, by));
+  const go = (by: number) => actions.select(stepSelection(rig, stops, actions.selection, by));
   const keys: Readonly<Record<string, (event: KeyboardEvent) => void>> = {
     ArrowLeft: (event) => (event.altKey ? actions.moveSelected(-1) : go(-1)),
     ArrowRight: (event) => (event.altKey ? actions.moveSelected(1) : go(1)),
-    Home: () => actions.select(GUITAR_SELECTED),
-    End: () => actions.select({ kind: 'amp', index: 0 }),
+    Home: () => actions.select(firstSelection(rig)),
+    End: () => actions.select({ kind: 'end', id: rig.ends[0]!.id }),
     ArrowUp: (event) => nudge(1, event.shiftKey),
     ArrowDown: (event) => nudge(-1, event.shiftKey),
     '+': () => nudge(1, false),
     '-': () => nudge(-1, false),
-    ' ': () => actions.selection.kind === 'device' && actions.stamp(actions.selection.index),
-    Enter: () => inspector.current?.querySelector<HTMLElement>('[data-quantity] input')?.focus(),
+    ' ': () => actions.selection.kind === 'device' && actions.stamp(actions.selection.id),
+    Enter: () =>
+      inspector.current?.querySelector<HTMLElement>('[data-first], [data-quantity] input')?.focus(),
     Delete: actions.takeOut,
     Backspace: actions.takeOut,
     a: actions.add,
@@ -63,7 +74,7 @@ function usePlainKeys({ rig, actions, inspector }: Wiring) {
     const act = Object.hasOwn(keys, key) ? keys[key] : undefined;
     if (digit === null && !act) return;
     event.preventDefault();
-    if (digit !== null) actions.stamp(digit === 0 ? 9 : digit - 1);
+    if (digit !== null) actions.stampNumber(digit === 0 ? 10 : digit);
     else act!(event);
   };
 }
@@ -87,8 +98,9 @@ function useNudge(actions: PathActions) {
     };
   }, [dispatch]);
   return (sign: 1 | -1, large: boolean) => {
-    const { kind, index } = actions.selection;
-    const lead = kind === 'lead' ? store.getState().editor.open?.rig.leads[index] : undefined;
+    const { selection } = actions;
+    const rig = store.getState().editor.open?.rig;
+    const lead = rig && selection.kind === 'lead' ? findLead(rig, selection.id) : undefined;
     if (!lead) return;
     const step = stepM(units, lead.lengthM.value, large);
     const from = held.current?.id === lead.id ? held.current.lengthM : lead.lengthM.value;

@@ -1,11 +1,17 @@
 import {
   DEVICE_CLASSES,
   formatQuantity,
+  findDevice,
   formatSignedDb,
   hasSwitch,
   isEngaged,
+  MOST_LOOPS,
+  reshapeDevice,
+  rowOf,
   type BypassChoice,
   type BypassKind,
+  type Device,
+  type PowerLost,
 } from '@gullwind/core';
 import ArrowBack from '@mui/icons-material/ArrowBack';
 import ArrowForward from '@mui/icons-material/ArrowForward';
@@ -23,6 +29,12 @@ const BYPASSES: readonly (readonly [BypassKind, string])[] = [
   ['loaded', 'loaded: input stays on the line'],
   ['switchable', 'switchable'],
   ['alwaysOn', 'always on'],
+  ['passive', 'passive: never drives'],
+];
+
+const POWER_LOST: readonly (readonly [PowerLost, string])[] = [
+  ['bypass', 'lets through'],
+  ['silence', 'is silent'],
 ];
 
 const CHOICES: readonly (readonly [BypassChoice, string])[] = [
@@ -31,12 +43,16 @@ const CHOICES: readonly (readonly [BypassChoice, string])[] = [
 ];
 
 interface Props extends PanelProps {
-  readonly index: number;
+  readonly id: string;
+  /** Its number to stamp by. */
+  readonly number: number | undefined;
   readonly analysed: Analysed | null;
 }
 
-export function DevicePanel({ rig, units, actions, index, analysed }: Props) {
-  const device = rig.devices[index]!;
+export function DevicePanel({ rig, units, actions, id, number, analysed }: Props) {
+  const device = findDevice(rig, id)!;
+  const row = rowOf(rig, id)!;
+  const index = row.devices.indexOf(device);
   const target = { of: 'device', id: device.id } as const;
   const kind = DEVICE_CLASSES[device.deviceClass].label;
   const shared = {
@@ -55,7 +71,7 @@ export function DevicePanel({ rig, units, actions, index, analysed }: Props) {
       <PanelHead
         name={device.name}
         label="Name of the pedal"
-        kind={`${index + 1}, ${kind}`}
+        kind={number === undefined ? kind : `${number}, ${kind}`}
         onRename={(to) => actions.edit({ kind: 'rename', target, to })}
       >
         <IconButton
@@ -69,7 +85,7 @@ export function DevicePanel({ rig, units, actions, index, analysed }: Props) {
         <IconButton
           size="small"
           aria-label="One place towards the amp"
-          disabled={index === rig.devices.length - 1}
+          disabled={index === row.devices.length - 1}
           onClick={() => actions.moveSelected(1)}
         >
           <ArrowForward fontSize="small" />
@@ -84,7 +100,7 @@ export function DevicePanel({ rig, units, actions, index, analysed }: Props) {
             size="small"
             variant={on ? 'contained' : 'outlined'}
             aria-pressed={on}
-            onClick={() => actions.stamp(index)}
+            onClick={() => actions.stamp(id)}
           >
             {on ? 'on' : 'off'}
           </Button>
@@ -93,7 +109,7 @@ export function DevicePanel({ rig, units, actions, index, analysed }: Props) {
           Buffer behind it
         </Button>
       </Box>
-      <DriverNote analysed={analysed} index={index} />
+      <DriverNote analysed={analysed} id={id} />
       <ChoiceField
         label="When off"
         value={device.bypass}
@@ -108,23 +124,38 @@ export function DevicePanel({ rig, units, actions, index, analysed }: Props) {
           onChange={(to) => choose('bypassChoice', to)}
         />
       )}
-      <PanelGroup title={device.mutes ? 'On: silent, but its input is there' : 'On'}>
-        <PartFields
-          {...shared}
-          fields={[
-            ['on.rInOhm', 'Input'],
-            ['on.cInF', 'Input capacitance'],
-            ...(device.mutes
-              ? []
-              : ([
-                  ['on.rOutOhm', 'Output'],
-                  ['on.gainDb', 'Gain'],
-                ] as const)),
-          ]}
-        />
-      </PanelGroup>
+      {bypass !== 'passive' && (
+        <PanelGroup title={device.mutes ? 'On: silent, but its input is there' : 'On'}>
+          <PartFields
+            {...shared}
+            fields={[
+              ['on.rInOhm', 'Input'],
+              ['on.cInF', 'Input capacitance'],
+              ...(device.mutes
+                ? []
+                : ([
+                    ['on.rOutOhm', 'Output'],
+                    ['on.gainDb', 'Gain'],
+                  ] as const)),
+            ]}
+          />
+        </PanelGroup>
+      )}
+      <DeviceShape device={device} rig={rig} actions={actions} />
+      {device.pot && (
+        <PanelGroup title="Track">
+          <PartFields
+            {...shared}
+            fields={[
+              ['pot.travel', 'Set to, 0 to 10'],
+              ['pot.potOhm', 'Track'],
+              ['pot.midFraction', 'At half travel'],
+            ]}
+          />
+        </PanelGroup>
+      )}
       {bypass !== 'alwaysOn' && (
-        <PanelGroup title="Off">
+        <PanelGroup title={bypass === 'passive' ? 'As a wire' : 'Off'}>
           {bypass === 'buffered' && (
             <PartFields
               {...shared}
@@ -163,10 +194,89 @@ export function DevicePanel({ rig, units, actions, index, analysed }: Props) {
   );
 }
 
+type ShapeProps = Pick<PanelProps, 'rig' | 'actions'> & { readonly device: Device };
+
+/** What else than one jack in and one out it has. */
+function DeviceShape({ device, rig, actions }: ShapeProps) {
+  const reshape = (change: Partial<Device>) =>
+    actions.edit(reshapeDevice(rig, { ...device, ...change }));
+  const canInsert = device.insert !== 'switched' && device.bypass !== 'passive';
+  return (
+    <>
+      {device.insert === 'switched' && (
+        <>
+          <ChoiceField
+            label="Loops"
+            value={String(device.loops)}
+            options={Array.from(
+              { length: MOST_LOOPS },
+              (_, k) => [`${k + 1}`, `${k + 1}`] as const,
+            )}
+            onChange={(to) => reshape({ loops: Number(to) })}
+          />
+          <ChoiceField
+            label="Buffers"
+            value={`${device.bufferIn}${device.bufferOut}`}
+            options={[
+              ['falsefalse', 'none'],
+              ['truefalse', 'at the input'],
+              ['falsetrue', 'at the output'],
+              ['truetrue', 'at both'],
+            ]}
+            onChange={(to) =>
+              reshape({ bufferIn: to.startsWith('true'), bufferOut: to.endsWith('true') })
+            }
+          />
+        </>
+      )}
+      {canInsert && (
+        <ChoiceField
+          label="Send and return"
+          value={device.insert === 'own' ? 'own' : 'none'}
+          options={[
+            ['none', 'none'],
+            ['own', 'its own, around its loop'],
+          ]}
+          onChange={(insert) => reshape({ insert, loops: insert === 'own' ? 1 : 0 })}
+        />
+      )}
+      <ChoiceField
+        label="Side jack"
+        value={device.sideJack}
+        options={[
+          ['none', 'none'],
+          ['passive', 'on the line itself'],
+          ['buffered', 'with an output of its own'],
+        ]}
+        onChange={(sideJack) => reshape({ sideJack })}
+      />
+      {device.bypass !== 'passive' || device.insert === 'switched' ? (
+        <ChoiceField
+          label="Without power"
+          value={device.powerLost}
+          options={POWER_LOST}
+          onChange={(to) =>
+            actions.edit({
+              kind: 'choose',
+              target: { of: 'device', id: device.id },
+              field: 'powerLost',
+              to,
+            })
+          }
+        />
+      ) : null}
+    </>
+  );
+}
+
 /** What it drives, while it drives. */
-function DriverNote({ analysed, index }: { analysed: Analysed | null; index: number }) {
+function DriverNote({ analysed, id }: { analysed: Analysed | null; id: string }) {
   if (analysed?.analysis.kind !== 'sounding') return null;
-  const load = analysed.analysis.loads.find(({ driver }) => driver === index);
+  const { loads, stops } = analysed.analysis;
+  const load = loads.findLast(({ driver }) => {
+    const { place } = stops[driver]!;
+    return place.kind === 'device' && place.id === id;
+  });
   if (!load) return null;
   return (
     <Typography variant="body2" sx={{ color: 'text.secondary' }}>

@@ -1,10 +1,11 @@
 import { Box } from '@mui/material';
 import type { Ref } from 'react';
 import type { Analysed } from '../../../workers/useAnalysis';
-import type { Selection } from '../selection';
-import { AmpPanel } from './AmpPanel';
+import { switchNumbers, type Selection } from '../selection';
 import { DevicePanel } from './DevicePanel';
+import { EndPanel } from './EndPanel';
 import { GuitarPanel } from './GuitarPanel';
+import { HopPanel } from './HopPanel';
 import { LeadPanel } from './LeadPanel';
 import type { PanelProps } from './panelProps';
 
@@ -12,10 +13,12 @@ interface Props extends PanelProps {
   readonly ref: Ref<HTMLDivElement>;
   readonly selection: Selection;
   readonly analysed: Analysed | null;
+  /** Of the way that is looked at. */
+  readonly rowId: string;
 }
 
 /** The numbers of what is selected, edited where they stand. Escape goes back to the Run. */
-export function Inspector({ ref, selection, analysed, ...panel }: Props) {
+export function Inspector({ ref, selection, analysed, rowId, ...panel }: Props) {
   return (
     <Box
       ref={ref}
@@ -35,16 +38,20 @@ export function Inspector({ ref, selection, analysed, ...panel }: Props) {
         scrollbarWidth: 'thin',
       }}
     >
-      {selection.kind === 'guitar' && <GuitarPanel {...panel} />}
-      {selection.kind === 'amp' && <AmpPanel {...panel} />}
-      {selection.kind === 'lead' && (
-        <LeadPanel key={panel.rig.leads[selection.index]!.id} {...panel} index={selection.index} />
+      {selection.kind === 'guitar' && (
+        <GuitarPanel key={selection.id} {...panel} id={selection.id} />
       )}
+      {selection.kind === 'end' && <EndPanel key={selection.id} {...panel} id={selection.id} />}
+      {selection.kind === 'lead' && (
+        <LeadPanel key={selection.id} {...panel} id={selection.id} rowId={rowId} />
+      )}
+      {selection.kind === 'hop' && <HopPanel {...panel} row={selection.row} hop={selection.hop} />}
       {selection.kind === 'device' && (
         <DevicePanel
-          key={panel.rig.devices[selection.index]!.id}
+          key={selection.id}
           {...panel}
-          index={selection.index}
+          id={selection.id}
+          number={switchNumbers(panel.rig).get(selection.id)}
           analysed={analysed}
         />
       )}

@@ -14,7 +14,7 @@ import type { PathActions } from '../usePathActions';
 interface Props<P extends PartKind> {
   readonly part: object;
   readonly of: P;
-  /** Of a device or lead; guitar, amp and reference have none. */
+  /** Of everything but the reference and the approach. */
   readonly id?: string;
   /** Field paths, each with a shorter label where the place says the rest. */
   readonly fields: readonly (readonly [
@@ -29,18 +29,23 @@ interface Props<P extends PartKind> {
 /** Numbers of one part of the rig, each an edit of its own. */
 export function PartFields<P extends PartKind>({ part, of, id, fields, ...shared }: Props<P>) {
   const rules: Readonly<Record<string, FieldRule>> = FIELD_RULES[of];
-  return fields.map(([path, label]) => (
-    <PartField
-      key={path}
-      of={of}
-      id={id}
-      path={path}
-      rule={rules[path]!}
-      label={label}
-      value={readNumber(part, path)}
-      {...shared}
-    />
-  ));
+  return fields.map(([path, label]) => {
+    const value = readNumber(part, path);
+    return (
+      value && (
+        <PartField
+          key={path}
+          of={of}
+          id={id}
+          path={path}
+          rule={rules[path]!}
+          label={label}
+          value={value}
+          {...shared}
+        />
+      )
+    );
+  });
 }
 
 interface FieldProps extends Pick<Props<PartKind>, 'units' | 'assumedFrom' | 'actions'> {

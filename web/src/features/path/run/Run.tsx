@@ -1,49 +1,59 @@
-import type { Analysis, Rig, UnitSystem } from '@gullwind/core';
+import { findDevice, type Analysis, type Rig, type UnitSystem } from '@gullwind/core';
 import { Box } from '@mui/material';
 import { useMemo } from 'react';
 import { HatchPattern } from '../../../ui/HatchPattern';
 import { useElementWidth } from '../../../ui/useElementWidth';
-import { isSame, wayStops, writeSelection, type Selection } from '../selection';
+import type { AnalysedWays } from '../../../workers/useAnalysis';
+import { isSame, switchNumbers, writeSelection, type Selection } from '../selection';
+import { findInlets, layInlets } from './inlets';
 import { RunBreaks } from './RunBreaks';
 import { layNames, unusedTop } from './nameLabels';
-import { RUN_HEIGHT } from './runGeometry';
-import { layoutRun } from './runLayout';
+import { INLET_ROW_PX, RUN_HEIGHT } from './runGeometry';
+import { RunInlets } from './RunInlets';
 import { RunScales } from './RunScales';
 import { RunStops } from './RunStops';
 import { RunThread } from './RunThread';
 import { RunWater } from './RunWater';
+import { drawWays, postsOf, type DrawnWay } from './runWays';
 import { useRunDrag } from './useRunDrag';
 
 export interface RunProps {
   /** The rig as shown, with the edit in the making. */
   readonly rig: Rig;
+  /** The row of the way that is looked at. */
+  readonly rowId: string;
   /** Of exactly this rig, or of the one before it while it is being computed. */
-  readonly analysed: { readonly rig: Rig; readonly analysis: Analysis } | null;
+  readonly analysed: AnalysedWays | null;
   readonly selection: Selection;
   readonly units: UnitSystem;
   readonly onSelect: (selection: Selection) => void;
-  readonly onStamp: (index: number) => void;
-  readonly onLeadDrag: (index: number, lengthM: number, done: boolean) => void;
-  readonly onPostDrag: (from: number, to: number, done: boolean) => void;
+  readonly onStamp: (switchId: string) => void;
+  readonly onLeadDrag: (id: string, lengthM: number, done: boolean) => void;
+  readonly onPostDrag: (id: string, to: number, done: boolean) => void;
   readonly onDragGivenUp: () => void;
 }
 
+const optionId = (stop: Selection) => `run-${writeSelection(stop)}`;
+
 /**
- * The signal's way to scale, left to right: water, thread, leads and posts. A list to a screen reader,
- * with one option for every stop on the way.
+ * The signal's way to scale, left to right: water, thread, leads and posts; behind the amp its effects
+ * loop; below the line what leaves it. A list to a screen reader, with one option for everything.
  */
 export function Run(props: RunProps) {
-  const { rig, analysed, selection, units, onSelect } = props;
+  const { rig, rowId, analysed, selection, units, onSelect, onStamp } = props;
   const [box, width] = useElementWidth<HTMLDivElement>(1180);
-  const layout = useMemo(() => layoutRun(rig, width), [rig, width]);
-  const labels = useMemo(() => layNames(rig, layout), [rig, layout]);
-  const top = unusedTop(labels);
-  const drag = useRunDrag(rig, layout, props);
-  const optionId = (stop: Selection) => `run-${writeSelection(rig, stop)}`;
+  const ways = useMemo(() => drawWays(rig, rowId, width), [rig, rowId, width]);
+  const labels = useMemo(() => layLabels(rig, ways, width), [rig, ways, width]);
+  const inlets = useMemo(
+    () => layInlets(findInlets(rig, ways, units), width),
+    [rig, ways, units, width],
+  );
+  const numbers = useMemo(() => switchNumbers(rig), [rig]);
+  const top = unusedTop(labels.flat());
+  const bottom = Math.max(RUN_HEIGHT, ...inlets.map(({ y }) => y + INLET_ROW_PX / 2));
+  const drag = useRunDrag(rig, ways, props);
   const isSelected = (stop: Selection) => isSame(stop, selection);
-  const shared = { rig, layout, units, optionId, isSelected, onSelect };
-  // Water and thread belong to the rig they were computed for; one with other stops must not be drawn on this one.
-  const fits = analysed !== null && wayStops(analysed.rig).length === wayStops(rig).length;
+  const shared = { rig, units, optionId, isSelected, onSelect };
   return (
     <Box
       ref={box}
@@ -61,25 +71,55 @@ export function Run(props: RunProps) {
       <HatchPattern />
       <svg
         width={width}
-        height={RUN_HEIGHT - top}
-        viewBox={`0 ${top} ${width} ${RUN_HEIGHT - top}`}
+        height={bottom - top}
+        viewBox={`0 ${top} ${width} ${bottom - top}`}
         role="presentation"
         style={{ display: 'block' }}
         {...drag.surface}
       >
-        {fits && <RunWater rig={rig} layout={layout} analysis={analysed.analysis} units={units} />}
-        {fits && <RunThread layout={layout} analysis={analysed.analysis} />}
-        <RunBreaks layout={layout} />
-        <RunStops
-          {...shared}
-          labels={labels}
-          analysis={fits ? analysed.analysis : null}
-          onGripLead={drag.gripLead}
-          onGripPost={drag.gripPost}
-          onStamp={props.onStamp}
-        />
-        <RunScales rig={rig} layout={layout} units={units} />
+        {ways.map((way, i) => {
+          const analysis = fitting(analysed, way);
+          const { layout } = way;
+          return (
+            <g key={way.rowId} data-way={way.rowId} role="presentation">
+              {analysis && <RunWater rig={rig} layout={layout} analysis={analysis} units={units} />}
+              {analysis && <RunThread layout={layout} analysis={analysis} />}
+              <RunBreaks layout={layout} />
+              <RunStops
+                {...shared}
+                way={way}
+                widthPx={width}
+                labels={labels[i]!}
+                numbers={numbers}
+                analysis={analysis}
+                onGripLead={drag.gripLead}
+                onGripPost={drag.gripPost}
+                onStamp={onStamp}
+              />
+              <RunScales rig={rig} way={way} units={units} />
+            </g>
+          );
+        })}
+        <RunInlets {...shared} inlets={inlets} numbers={numbers} onStamp={onStamp} />
       </svg>
     </Box>
   );
+}
+
+/** Names of all posts are laid out together, so that those of two ways do not meet. */
+function layLabels(rig: Rig, ways: readonly DrawnWay[], width: number) {
+  const posts = ways.map(postsOf);
+  const named = posts.flat().map(({ deviceId, x }) => ({
+    x,
+    name: findDevice(rig, deviceId)!.name,
+  }));
+  const all = layNames(named, width);
+  let from = 0;
+  return posts.map(({ length }) => all.slice(from, (from += length)));
+}
+
+/** Water and thread belong to the rig they were computed for; those of other stops must not be drawn on these. */
+function fitting(analysed: AnalysedWays | null, { rowId, stops }: DrawnWay): Analysis | null {
+  const analysis = analysed?.analyses[rowId];
+  return analysis?.stops.length === stops.length ? analysis : null;
 }

@@ -1,16 +1,16 @@
 import { useTheme } from '@mui/material';
 import { LINE_Y } from './runGeometry';
-import type { RunLayout } from './runLayout';
+import type { WayLayout } from './runLayout';
 
 const WAVE_PX = 12;
 
 /** Where the drawing is not to scale: the lead is one, the drawing of it is cut. */
-export function RunBreaks({ layout: { deviceX, leadX } }: { layout: RunLayout }) {
-  if (deviceX.length === 0) return null;
+export function RunBreaks({ layout: { stretches } }: { layout: WayLayout }) {
   return (
     <g aria-hidden>
-      <ScaleBreak from={leadX[0]![1]} to={deviceX[0]!} />
-      <ScaleBreak from={deviceX.at(-1)!} to={leadX.at(-1)![0]} />
+      {stretches.slice(1).map(({ kind, x0 }, i) => (
+        <ScaleBreak key={kind} from={stretches[i]!.x1} to={x0} />
+      ))}
     </g>
   );
 }

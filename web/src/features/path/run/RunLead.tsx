@@ -1,52 +1,59 @@
-import { formatQuantity, nameLead } from '@gullwind/core';
+import { findLead, formatQuantity, namePlace, type StopSummary } from '@gullwind/core';
 import { useTheme } from '@mui/material';
 import type { PointerEvent } from 'react';
+import { selectStop } from '../selection';
 import { LINE_Y, type RunPart } from './runGeometry';
 import { RunOption } from './RunOption';
 
 interface Props extends RunPart {
-  readonly index: number;
-  readonly onGrip: (index: number, event: PointerEvent) => void;
+  readonly stop: StopSummary;
+  readonly span: readonly [x0: number, x1: number];
+  /** Which stretch it lies in: a lead in is held at its far end, a lead out at its near one. */
+  readonly stretch: 'in' | 'board' | 'out';
+  readonly onGrip: (id: string, event: PointerEvent) => void;
 }
 
-/** A lead between two stops, with a grip to draw it longer or shorter. */
-export function RunLead({ index, onGrip, ...part }: Props) {
-  const { rig, layout, units, isSelected, onSelect } = part;
+/** A lead between two stops, with a grip to draw it longer or shorter; or the gap where one is missing. */
+export function RunLead({ stop, span: [x0, x1], stretch, onGrip, ...part }: Props) {
+  const { rig, units, isSelected, onSelect } = part;
   const { chart } = useTheme();
-  const stop = { kind: 'lead', index } as const;
-  const lead = rig.leads[index]!;
-  const [x0, x1] = layout.leadX[index]!;
-  const selected = isSelected(stop);
-  const length = formatQuantity(lead.lengthM.value, 'length', units);
-  const isOuter = index === 0 || index === rig.devices.length;
+  const selection = selectStop(stop, rig)!;
+  const lead = stop.role === 'gap' ? undefined : findLead(rig, stop.place.id);
+  const selected = isSelected(selection);
+  const what = lead
+    ? `${lead.name}, ${formatQuantity(lead.lengthM.value, 'length', units)}`
+    : 'missing';
+  const gripX = stretch === 'in' ? x1 : stretch === 'out' ? x0 : (x0 + x1) / 2;
   return (
-    <RunOption {...part} stop={stop} label={`${nameLead(rig, index)}, ${lead.name}, ${length}`}>
-      <g onClick={() => onSelect(stop)} style={{ cursor: 'pointer' }}>
+    <RunOption {...part} stop={selection} label={`${namePlace(rig, stop.place)}, ${what}`}>
+      <g onClick={() => onSelect(selection)} style={{ cursor: 'pointer' }}>
         <line x1={x0} x2={x1} y1={LINE_Y} y2={LINE_Y} stroke="transparent" strokeWidth={18} />
         <line
           x1={x0}
           x2={x1}
           y1={LINE_Y}
           y2={LINE_Y}
-          stroke={selected ? chart.sea : chart.ink}
+          stroke={lead ? (selected ? chart.sea : chart.ink) : chart.buoy}
           strokeWidth={selected ? 5 : 2.4}
+          strokeDasharray={lead ? undefined : '2 5'}
         />
-        {(isOuter || selected) && (
-          <Grip
-            x={gripX(x0, x1, index, rig.devices.length)}
-            selected={selected}
-            onPointerDown={(event) => onGrip(index, event)}
-          />
+        {!lead && (
+          <text
+            x={(x0 + x1) / 2}
+            y={LINE_Y + 17}
+            textAnchor="middle"
+            fontSize={12.5}
+            fill={chart.buoy}
+          >
+            no lead
+          </text>
+        )}
+        {lead && (stretch !== 'board' || selected) && (
+          <Grip x={gripX} selected={selected} onPointerDown={(event) => onGrip(lead.id, event)} />
         )}
       </g>
     </RunOption>
   );
-}
-
-/** A lead in is held at its far end, a lead out at its near one, a patch in the middle. */
-function gripX(x0: number, x1: number, index: number, count: number): number {
-  if (index === 0) return x1;
-  return index === count ? x0 : (x0 + x1) / 2;
 }
 
 interface GripProps {

@@ -1,4 +1,5 @@
 import {
+  findDevice,
   formatSignedDb,
   hasSwitch,
   isEngaged,
@@ -9,35 +10,42 @@ import {
 import { useTheme } from '@mui/material';
 import type { PointerEvent } from 'react';
 import type { NameLabel } from './nameLabels';
-import { CHIP_RADIUS, LINE_Y, type RunPart } from './runGeometry';
+import { LINE_Y, type RunPart } from './runGeometry';
 import { RunOption } from './RunOption';
+import type { Post } from './runWays';
+import { SwitchChip } from './SwitchChip';
 
 interface Props extends RunPart {
-  readonly index: number;
+  readonly post: Post;
+  /** Null for a switcher, whose loops have numbers of their own. */
+  readonly number: number | null;
   readonly analysis: Analysis | null;
   readonly label: NameLabel;
   readonly chipY: number;
-  readonly onGrip: (index: number, event: PointerEvent) => void;
-  readonly onStamp: (index: number) => void;
+  readonly onGrip: (id: string, event: PointerEvent) => void;
+  readonly onStamp: (switchId: string) => void;
 }
 
 /** A device as a post on the line: a name to select and drag, a number to stamp. */
-export function RunPost({ index, analysis, label, chipY, onGrip, onStamp, ...part }: Props) {
-  const { rig, layout, isSelected, onSelect } = part;
+export function RunPost({ post, number, analysis, label, chipY, onGrip, onStamp, ...part }: Props) {
+  const { rig, isSelected, onSelect } = part;
   const { chart } = useTheme();
-  const device = rig.devices[index]!;
-  const stop = { kind: 'device', index } as const;
-  const x = layout.deviceX[index]!;
-  const selected = isSelected(stop);
-  const drives = analysis?.sections.some(({ driver }) => driver === index) === true;
-  const ink = selected ? chart.sea : chart.ink;
+  const { deviceId, x } = post;
+  const device = findDevice(rig, deviceId)!;
+  const selection = { kind: 'device', id: deviceId } as const;
+  const selected = isSelected(selection);
+  const drives =
+    analysis?.sections.some(({ driver }) => {
+      const { place } = analysis.stops[driver]!;
+      return place.kind === 'device' && place.id === deviceId;
+    }) === true;
   return (
-    <RunOption {...part} stop={stop} label={sayDevice(rig, device, index, analysis)}>
+    <RunOption {...part} stop={selection} label={sayDevice(rig, device, number, post, analysis)}>
       <g
-        onClick={() => onSelect(stop)}
-        onPointerDown={(event) => onGrip(index, event)}
+        onClick={() => onSelect(selection)}
+        onPointerDown={(event) => onGrip(deviceId, event)}
         style={{ cursor: 'grab' }}
-        data-post={device.id}
+        data-post={deviceId}
       >
         <title>{device.name}</title>
         <line
@@ -53,7 +61,7 @@ export function RunPost({ index, analysis, label, chipY, onGrip, onStamp, ...par
           x2={x}
           y1={chipY}
           y2={LINE_Y + 14}
-          stroke={ink}
+          stroke={selected ? chart.sea : chart.ink}
           strokeWidth={drives ? 5.5 : 2.2}
         />
         <text
@@ -71,70 +79,34 @@ export function RunPost({ index, analysis, label, chipY, onGrip, onStamp, ...par
           {label.text}
         </text>
       </g>
-      <Chip
-        number={index + 1}
-        x={x}
-        y={chipY}
-        device={device}
-        engaged={isEngaged(rig, device)}
-        selected={selected}
-        onStamp={() => onStamp(index)}
-      />
+      {number !== null && (
+        <SwitchChip
+          number={number}
+          x={x}
+          y={chipY}
+          switchId={deviceId}
+          canStamp={hasSwitch(device)}
+          engaged={isEngaged(rig, device)}
+          selected={selected}
+          onStamp={onStamp}
+        />
+      )}
     </RunOption>
   );
 }
 
-interface ChipProps {
-  readonly number: number;
-  readonly x: number;
-  readonly y: number;
-  readonly device: Device;
-  readonly engaged: boolean;
-  readonly selected: boolean;
-  readonly onStamp: () => void;
-}
-
-/** Round for a foot-switch, square for a device without one; filled while it is on. */
-function Chip({ number, x, y, device, engaged, selected, onStamp }: ChipProps) {
-  const { chart } = useTheme();
-  const canStamp = hasSwitch(device);
-  const r = CHIP_RADIUS;
-  const look = {
-    fill: engaged ? chart.ink : chart.paper,
-    stroke: selected ? chart.sea : chart.ink,
-    strokeWidth: selected ? 2.6 : 1.3,
-  };
-  return (
-    <g
-      onClick={onStamp}
-      style={{ cursor: canStamp ? 'pointer' : 'default' }}
-      data-stamp={device.id}
-      data-on={engaged}
-    >
-      {canStamp ? (
-        <circle cx={x} cy={y} r={r} {...look} />
-      ) : (
-        <rect x={x - r} y={y - r} width={2 * r} height={2 * r} {...look} />
-      )}
-      <text
-        x={x}
-        y={y + 4}
-        textAnchor="middle"
-        fontSize={11.5}
-        fontWeight={600}
-        fill={engaged ? chart.paper : chart.ink}
-        pointerEvents="none"
-      >
-        {number}
-      </text>
-    </g>
-  );
-}
-
-function sayDevice(rig: Rig, device: Device, index: number, analysis: Analysis | null): string {
-  const state = !hasSwitch(device) ? 'always on' : isEngaged(rig, device) ? 'on' : 'off';
-  const points = analysis && analysis.kind !== 'silent' ? analysis.points : [];
-  const point = points.find(({ place }) => place.kind === 'input' && place.index === index);
+function sayDevice(
+  rig: Rig,
+  device: Device,
+  number: number | null,
+  post: Post,
+  analysis: Analysis | null,
+): string {
+  const state = hasSwitch(device) ? (isEngaged(rig, device) ? 'on' : 'off') : sayFixed(device);
+  const point = analysis?.points.find(({ place }) => place.stop === post.stop && place.at === 'in');
   const treble = point ? `, ${formatSignedDb(point.treble.trebleDb)} dB of treble here` : '';
-  return `${index + 1}, ${device.name}, ${state}${treble}`;
+  return `${number === null ? '' : `${number}, `}${device.name}, ${state}${treble}`;
 }
+
+const sayFixed = ({ bypass, insert }: Device): string =>
+  insert === 'switched' ? 'switcher' : bypass === 'passive' ? 'passive' : 'always on';

@@ -1,25 +1,24 @@
-import { formatQuantity, METRES_PER_FOOT, type Rig, type UnitSystem } from '@gullwind/core';
+import {
+  END_KINDS,
+  formatQuantity,
+  METRES_PER_FOOT,
+  type Rig,
+  type UnitSystem,
+} from '@gullwind/core';
 import { useTheme } from '@mui/material';
 import { CAPTION_Y, SCALE_Y } from './runGeometry';
-import type { RunLayout, Stretch } from './runLayout';
+import type { Stretch } from './runLayout';
+import { postsOf, type DrawnWay } from './runWays';
 
 const BAR_PX = 5;
 const LEAST_SEGMENT_PX = 12;
 
 /** A scale bar under every stretch, as on a chart: each segment is one round length. */
-export function RunScales({
-  rig,
-  layout,
-  units,
-}: {
-  rig: Rig;
-  layout: RunLayout;
-  units: UnitSystem;
-}) {
+export function RunScales({ rig, way, units }: { rig: Rig; way: DrawnWay; units: UnitSystem }) {
   const { chart } = useTheme();
   return (
     <g aria-hidden>
-      {layout.stretches.map((stretch) => (
+      {way.layout.stretches.map((stretch) => (
         <g key={stretch.kind}>
           <ScaleBar stretch={stretch} units={units} />
           <text
@@ -29,7 +28,7 @@ export function RunScales({
             fontSize={13}
             fill={chart.ink}
           >
-            {caption(stretch, rig.devices.length, units)}
+            {caption(rig, stretch, way, units)}
           </text>
         </g>
       ))}
@@ -37,11 +36,17 @@ export function RunScales({
   );
 }
 
-function caption({ kind, lengthM }: Stretch, devices: number, units: UnitSystem): string {
+function caption(rig: Rig, { kind, lengthM }: Stretch, way: DrawnWay, units: UnitSystem): string {
   const length = formatQuantity(lengthM, 'length', units);
-  if (kind === 'board') return devices === 1 ? 'board' : `${length} of patch`;
-  if (kind === 'out') return `${length} to the amp`;
-  return devices === 0 ? `${length}, guitar to amp` : `${length} lead in`;
+  const posts = postsOf(way).length;
+  const { stops } = way;
+  const isLoop = stops[0]!.place.id === stops.at(-1)!.place.id;
+  if (kind === 'board') return posts === 1 ? 'board' : `${length} of patch`;
+  if (isLoop) return posts === 0 ? `${length} loom` : length;
+  const end = rig.ends.find(({ id }) => id === stops.at(-1)!.place.id)!;
+  const goal = end.kind === 'amp' ? 'amp' : END_KINDS[end.kind].label;
+  if (kind === 'out') return `${length} to the ${goal}`;
+  return posts === 0 ? `${length}, guitar to ${goal}` : `${length} lead in`;
 }
 
 function ScaleBar({ stretch, units }: { stretch: Stretch; units: UnitSystem }) {

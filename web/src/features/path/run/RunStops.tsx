@@ -1,68 +1,117 @@
-import type { Analysis } from '@gullwind/core';
+import { findDevice, type Analysis } from '@gullwind/core';
 import { useTheme } from '@mui/material';
 import type { PointerEvent } from 'react';
-import { wayStops, type Selection } from '../selection';
 import type { NameLabel } from './nameLabels';
 import { RunEnd } from './RunEnd';
-import { CHIP_RADIUS, CHIP_Y, type RunPart } from './runGeometry';
+import { CHIP_RADIUS, CHIP_Y, LINE_Y, type RunPart } from './runGeometry';
 import { RunLead } from './RunLead';
 import { assignRows } from './runLayout';
 import { RunPost } from './RunPost';
+import { postsOf, type DrawnWay } from './runWays';
 
 interface Props extends RunPart {
+  readonly way: DrawnWay;
+  readonly widthPx: number;
   readonly analysis: Analysis | null;
   readonly labels: readonly NameLabel[];
-  readonly onGripLead: (index: number, event: PointerEvent) => void;
-  readonly onGripPost: (index: number, event: PointerEvent) => void;
-  readonly onStamp: (index: number) => void;
+  readonly numbers: ReadonlyMap<string, number>;
+  readonly onGripLead: (id: string, event: PointerEvent) => void;
+  readonly onGripPost: (id: string, event: PointerEvent) => void;
+  readonly onStamp: (switchId: string) => void;
 }
 
 const CHIP_ROW_PX = 12;
+const EDGE_PX = 6;
 
 /** Every stop in the order of the way, which is the order a screen reader goes through them. */
-export function RunStops({ analysis, labels, onGripLead, onGripPost, onStamp, ...part }: Props) {
-  const { rig, layout } = part;
+export function RunStops({ way, widthPx, analysis, labels, numbers, ...rest }: Props) {
+  const { onGripLead, onGripPost, onStamp, ...part } = rest;
   const { chart } = useTheme();
-  const chipSpans = layout.deviceX.map((x) => [x - CHIP_RADIUS, x + CHIP_RADIUS] as const);
+  const { stops, layout } = way;
+  const posts = postsOf(way);
+  const chipSpans = posts.map(({ x }) => [x - CHIP_RADIUS, x + CHIP_RADIUS] as const);
   const chipRows = assignRows(chipSpans, 2, 1);
-  const draw = (stop: Selection) => {
-    switch (stop.kind) {
-      case 'guitar':
-      case 'amp':
-        return <RunEnd key={stop.kind} end={stop.kind} {...part} />;
-      case 'lead':
-        return (
-          <RunLead
-            key={rig.leads[stop.index]!.id}
-            index={stop.index}
-            onGrip={onGripLead}
-            {...part}
-          />
-        );
-      case 'device':
-        return (
-          <RunPost
-            key={rig.devices[stop.index]!.id}
-            index={stop.index}
-            label={labels[stop.index]!}
-            chipY={CHIP_Y - 3 + chipRows[stop.index]! * CHIP_ROW_PX}
-            analysis={analysis}
-            onGrip={onGripPost}
-            onStamp={onStamp}
-            {...part}
-          />
-        );
-    }
-  };
+  const isLoop = stops[0]!.place.id === stops.at(-1)!.place.id;
+  const lastX = layout.spans.at(-1)![1];
   return (
     <>
       <g aria-hidden>
-        {labels.map(({ y }, index) => {
-          const x = layout.deviceX[index]!;
-          return <line key={index} x1={x} x2={x} y1={y + 4} y2={CHIP_Y} stroke={chart.faint} />;
+        {labels.map(({ y }, i) => {
+          const { x } = posts[i]!;
+          return <line key={i} x1={x} x2={x} y1={y + 4} y2={CHIP_Y} stroke={chart.faint} />;
         })}
+        {stops.map(({ place }, i) =>
+          place.kind === 'device' && !posts.some(({ stop }) => stop === i) ? (
+            <line
+              key={i}
+              x1={layout.spans[i]![0]}
+              x2={layout.spans[i]![0]}
+              y1={LINE_Y - 7}
+              y2={LINE_Y + 7}
+              stroke={chart.ink}
+              strokeWidth={1.4}
+            />
+          ) : null,
+        )}
       </g>
-      {wayStops(rig).map(draw)}
+      {stops.map((stop, i) => {
+        const span = layout.spans[i]!;
+        const key = `${stop.place.id} ${i}`;
+        switch (stop.place.kind) {
+          case 'source':
+          case 'end': {
+            const side = stop.place.kind === 'source' ? 'start' : 'end';
+            const isAtEdge = side === 'start' ? span[0] < 80 : lastX > widthPx - 80;
+            const edgeX = side === 'start' ? EDGE_PX : widthPx - EDGE_PX;
+            const nearX = side === 'start' ? span[0] - 8 : span[1] + 34;
+            return (
+              <RunEnd
+                key={key}
+                stop={stop}
+                x={side === 'start' ? span[0] : span[1]}
+                side={side}
+                edgeX={isAtEdge ? edgeX : nearX}
+                suffix={isLoop ? (side === 'start' ? ' send' : ' return') : ''}
+                {...part}
+              />
+            );
+          }
+          case 'lead': {
+            const { firstDevice, lastDevice } = layout;
+            const stretch =
+              firstDevice < 0 || i < firstDevice ? 'in' : i > lastDevice ? 'out' : 'board';
+            return (
+              <RunLead
+                key={key}
+                stop={stop}
+                span={span}
+                stretch={stretch}
+                onGrip={onGripLead}
+                {...part}
+              />
+            );
+          }
+          case 'device': {
+            const at = posts.findIndex((post) => post.stop === i);
+            if (at < 0) return null;
+            const post = posts[at]!;
+            const isSwitcher = findDevice(part.rig, post.deviceId)!.insert === 'switched';
+            return (
+              <RunPost
+                key={key}
+                post={post}
+                number={isSwitcher ? null : numbers.get(post.deviceId)!}
+                label={labels[at]!}
+                chipY={CHIP_Y - 3 + chipRows[at]! * CHIP_ROW_PX}
+                analysis={analysis}
+                onGrip={onGripPost}
+                onStamp={onStamp}
+                {...part}
+              />
+            );
+          }
+        }
+      })}
     </>
   );
 }

@@ -2,14 +2,14 @@ import { formatSignedDb, type Analysis } from '@gullwind/core';
 import { useTheme } from '@mui/material';
 import { SOUNDING_FONT } from '../../../app/theme';
 import { SOUNDING_Y, THREAD_Y } from './runGeometry';
-import { chooseSoundings, layThread, threadWidth, type RunLayout } from './runLayout';
+import { chooseSoundings, layThread, threadWidth, type WayLayout } from './runLayout';
 
 const LEAST_SOUNDING_PX = 42;
 
 /** The thread, whose width is the treble left, and the soundings under it. */
-export function RunThread({ layout, analysis }: { layout: RunLayout; analysis: Analysis }) {
+export function RunThread({ layout, analysis }: { layout: WayLayout; analysis: Analysis }) {
   const { chart } = useTheme();
-  if (analysis.kind === 'silent') return null;
+  if (analysis.points.length === 0) return null;
   const thread = layThread(layout, analysis.points);
   const edge = (sign: 1 | -1) =>
     thread.map(

@@ -1,5 +1,6 @@
 import {
   formatQuantity,
+  namePlace,
   type Analysis,
   type Rig,
   type SectionSummary,
@@ -7,11 +8,11 @@ import {
 } from '@gullwind/core';
 import { useTheme } from '@mui/material';
 import { BAND_BOTTOM_Y, BAND_TOP_Y, SECTION_LABEL_Y, textWidth } from './runGeometry';
-import type { RunLayout } from './runLayout';
+import type { WayLayout } from './runLayout';
 
 interface Props {
   readonly rig: Rig;
-  readonly layout: RunLayout;
+  readonly layout: WayLayout;
   readonly analysis: Analysis;
   readonly units: UnitSystem;
 }
@@ -19,14 +20,13 @@ interface Props {
 /** Water on both sides of the line: hatched where it is exposed, calm where it is sheltered. */
 export function RunWater({ rig, layout, analysis, units }: Props) {
   const { chart } = useTheme();
-  const startX = (driver: number) => (driver < 0 ? layout.guitarX : layout.deviceX[driver]!);
-  const endX = (endsAt: number) => layout.deviceX[endsAt] ?? layout.ampX;
+  const { stops } = analysis;
   return (
     <g aria-hidden>
       {analysis.sections.map((section) => {
-        const x0 = startX(section.driver);
-        const x1 = Math.max(x0, endX(section.endsAt));
-        const label = fitLabel(rig, section, units, x1 - x0 - 12);
+        const x0 = layout.spans[section.driver]![1];
+        const x1 = Math.max(x0, layout.spans[section.endsAt]![0]);
+        const label = fitLabel(sayDriver(rig, stops, section, units), section, units, x1 - x0 - 12);
         return (
           <g key={section.driver}>
             <rect
@@ -37,7 +37,7 @@ export function RunWater({ rig, layout, analysis, units }: Props) {
               fill={section.exposed ? 'url(#exposed-water)' : chart.shelter}
               data-water={section.exposed ? 'exposed' : 'sheltered'}
             >
-              <title>{sayDriver(rig, section, units)}</title>
+              <title>{sayDriver(rig, stops, section, units)}</title>
             </rect>
             {label !== '' && (
               <text
@@ -57,7 +57,7 @@ export function RunWater({ rig, layout, analysis, units }: Props) {
       })}
       {analysis.kind === 'muted' && (
         <text
-          x={layout.deviceX[analysis.by]! + 10}
+          x={layout.spans[analysis.by]![1] + 10}
           y={SECTION_LABEL_Y}
           fontSize={13}
           fill={chart.buoy}
@@ -70,16 +70,21 @@ export function RunWater({ rig, layout, analysis, units }: Props) {
 }
 
 /** "exposed · the pickup drives 7.15 m", or as much of it as there is room for. */
-function fitLabel(rig: Rig, section: SectionSummary, units: UnitSystem, room: number): string {
-  const full = sayDriver(rig, section, units);
+function fitLabel(full: string, section: SectionSummary, units: UnitSystem, room: number): string {
   const short = full.slice(full.indexOf('·') + 2);
   const length = formatQuantity(section.leadM, 'length', units);
   return [full, short, length].find((text) => textWidth(text) <= room) ?? '';
 }
 
-function sayDriver(rig: Rig, section: SectionSummary, units: UnitSystem): string {
+function sayDriver(
+  rig: Rig,
+  stops: Analysis['stops'],
+  section: SectionSummary,
+  units: UnitSystem,
+): string {
   const water = section.exposed ? 'exposed' : 'sheltered';
-  const driver = section.driver < 0 ? 'the pickup' : rig.devices[section.driver]!.name;
+  const { place } = stops[section.driver]!;
+  const driver = section.rOutOhm === null ? 'the pickup' : namePlace(rig, place);
   const from =
     section.rOutOhm === null ? '' : ` from ${formatQuantity(section.rOutOhm, 'resistance', units)}`;
   return `${water} · ${driver} drives ${formatQuantity(section.leadM, 'length', units)}${from}`;

@@ -1,6 +1,5 @@
-import type { Rig } from '@gullwind/core';
 import { NAME_BASE_Y, NAME_ROW_PX, NAME_ROWS, shorten, textWidth } from './runGeometry';
-import { assignRows, type RunLayout } from './runLayout';
+import { assignRows } from './runLayout';
 
 export interface NameLabel {
   readonly text: string;
@@ -8,11 +7,17 @@ export interface NameLabel {
   readonly y: number;
 }
 
+/** Something to name: where it stands, and what it is called. */
+export interface Named {
+  readonly x: number;
+  readonly name: string;
+}
+
 /** Names in rows above the posts, shortened as the board fills, kept inside the drawing. */
-export function layNames(rig: Rig, { deviceX, widthPx }: RunLayout): readonly NameLabel[] {
-  const most = rig.devices.length > 20 ? 11 : rig.devices.length > 12 ? 15 : 22;
-  const texts = rig.devices.map(({ name }) => shorten(name, most));
-  const centres = deviceX.map((x, i) => {
+export function layNames(posts: readonly Named[], widthPx: number): readonly NameLabel[] {
+  const most = posts.length > 20 ? 11 : posts.length > 12 ? 15 : 22;
+  const texts = posts.map(({ name }) => shorten(name, most));
+  const centres = posts.map(({ x }, i) => {
     const half = textWidth(texts[i]!) / 2;
     return Math.min(widthPx - half - 4, Math.max(half + 4, x));
   });

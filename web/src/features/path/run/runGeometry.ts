@@ -1,6 +1,5 @@
 import type { Rig, UnitSystem } from '@gullwind/core';
 import type { Selection } from '../selection';
-import type { RunLayout } from './runLayout';
 
 /// Heights of the Run's layers, px from its top.
 
@@ -17,12 +16,14 @@ export const SECTION_LABEL_Y = 236;
 export const BAND_BOTTOM_Y = 244;
 export const SCALE_Y = 253;
 export const CAPTION_Y = 272;
+export const INLET_Y = 290;
+export const INLET_ROW_PX = 25;
 export const RUN_HEIGHT = 280;
+export const MARGIN_PX = 52;
 
 /** What every part of the Run that can be selected is given. */
 export interface RunPart {
   readonly rig: Rig;
-  readonly layout: RunLayout;
   readonly units: UnitSystem;
   readonly optionId: (stop: Selection) => string;
   readonly isSelected: (stop: Selection) => boolean;

@@ -1,4 +1,4 @@
-import type { Rig, RunPlace, RunPoint } from '@gullwind/core';
+import type { RunPlace, RunPoint, StopSummary } from '@gullwind/core';
 
 /** A stretch of the way drawn to one scale. */
 export interface Stretch {
@@ -9,103 +9,118 @@ export interface Stretch {
   readonly pxPerM: number;
 }
 
-/** Where everything of a run stands, in px. */
-export interface RunLayout {
-  readonly widthPx: number;
+/** Where everything of one way stands, in px. */
+export interface WayLayout {
   readonly stretches: readonly Stretch[];
-  readonly guitarX: number;
-  readonly ampX: number;
-  readonly deviceX: readonly number[];
-  /** Both ends of each lead. */
-  readonly leadX: readonly (readonly [x0: number, x1: number])[];
+  /** Both edges of every stop; a post has them in one place. */
+  readonly spans: readonly (readonly [x0: number, x1: number])[];
+  /** First and last stop that is a device; −1 where there is none. */
+  readonly firstDevice: number;
+  readonly lastDevice: number;
 }
 
-const MARGIN_PX = 52;
 const BREAK_PX = 58;
-const LEAST_END_PX = 110;
+const LEAST_END_PX = 90;
 const LEAST_BOARD_PX = 40;
+/** What a lead that is still missing is drawn as, m. */
+const MISSING_M = 0.3;
+
+type LaidStop = Pick<StopSummary, 'place' | 'role' | 'leadM'>;
+
+const drawnM = ({ role, leadM }: LaidStop): number => (role === 'gap' ? MISSING_M : leadM);
 
 /**
- * Lays a row out to scale: lead in, board and lead out each with a scale of its own and a break between
- * them. The board takes more of the width the more devices stand on it; the two ends share the rest by
- * the square root of their lengths, so that a lead drawn longer also takes more room.
+ * Lays a way out to scale between two edges: lead in, board and lead out each with a scale of its own and
+ * a break between them. The board takes more of the width the more devices stand on it; the two ends
+ * share the rest by the square root of their lengths, so that a lead drawn longer also takes more room.
  */
-export function layoutRun(rig: Rig, widthPx: number): RunLayout {
-  const count = rig.devices.length;
-  const lengths = rig.leads.map(({ lengthM }) => lengthM.value);
-  if (count === 0) {
-    const only = stretch('in', MARGIN_PX, widthPx - MARGIN_PX, lengths[0]!);
-    return {
-      widthPx,
-      stretches: [only],
-      guitarX: only.x0,
-      ampX: only.x1,
-      deviceX: [],
-      leadX: [[only.x0, only.x1]],
-    };
+export function layoutWay(stops: readonly LaidStop[], x0: number, x1: number): WayLayout {
+  const isDevice = ({ place }: LaidStop) => place.kind === 'device';
+  const firstDevice = stops.findIndex(isDevice);
+  const lastDevice = stops.findLastIndex(isDevice);
+  if (firstDevice < 0) {
+    const only = stretchOf('in', x0, x1, stops);
+    return { stretches: [only], spans: placeStops(only, stops), firstDevice, lastDevice };
   }
-  const usable = widthPx - 2 * MARGIN_PX - 2 * BREAK_PX;
-  const patches = lengths.slice(1, count);
-  const [inPx, boardPx, outPx] = shareWidth(usable, count, lengths[0]!, lengths[count]!);
-  const board0 = MARGIN_PX + inPx + BREAK_PX;
-  const out0 = board0 + boardPx + BREAK_PX;
-  const board = stretch('board', board0, board0 + boardPx, sum(patches));
-  const deviceX = placeDevices(board, patches);
-  const leadIn = stretch('in', MARGIN_PX, MARGIN_PX + inPx, lengths[0]!);
-  const leadOut = stretch('out', out0, out0 + outPx, lengths[count]!);
-  return {
-    widthPx,
-    stretches: [leadIn, board, leadOut],
-    guitarX: leadIn.x0,
-    ampX: leadOut.x1,
-    deviceX,
-    leadX: [
-      [leadIn.x0, leadIn.x1],
-      ...patches.map((_, i) => [deviceX[i]!, deviceX[i + 1]!] as const),
-      [leadOut.x0, leadOut.x1],
-    ],
-  };
+  const inStops = stops.slice(0, firstDevice);
+  const boardStops = stops.slice(firstDevice, lastDevice + 1);
+  const outStops = stops.slice(lastDevice + 1);
+  const posts = new Set(boardStops.filter(isDevice).map(({ place }) => place.id)).size;
+  const usable = x1 - x0 - 2 * BREAK_PX;
+  const [inPx, boardPx] = shareWidth(usable, posts, totalM(inStops), totalM(outStops));
+  const board0 = x0 + inPx + BREAK_PX;
+  const stretches = [
+    stretchOf('in', x0, x0 + inPx, inStops),
+    stretchOf('board', board0, board0 + boardPx, boardStops),
+    stretchOf('out', board0 + boardPx + BREAK_PX, x1, outStops),
+  ] as const;
+  const spans = [inStops, boardStops, outStops].flatMap((part, i) =>
+    placeStops(stretches[i]!, part),
+  );
+  return { stretches, spans, firstDevice, lastDevice };
 }
 
-function shareWidth(usable: number, count: number, inM: number, outM: number) {
-  const boardShare = count === 1 ? 0 : Math.min(0.72, 0.26 + 0.025 * count);
+const totalM = (stops: readonly LaidStop[]) => stops.reduce((sum, stop) => sum + drawnM(stop), 0);
+
+function shareWidth(usable: number, posts: number, inM: number, outM: number) {
+  const boardShare = posts === 1 ? 0 : Math.min(0.72, 0.26 + 0.025 * posts);
   const boardPx = Math.max(LEAST_BOARD_PX, usable * boardShare);
   const rest = usable - boardPx;
   const share = Math.sqrt(inM + 0.5) / (Math.sqrt(inM + 0.5) + Math.sqrt(outM + 0.5));
-  const inPx = Math.min(rest - LEAST_END_PX, Math.max(LEAST_END_PX, rest * share));
-  return [inPx, boardPx, rest - inPx] as const;
+  const least = Math.min(LEAST_END_PX, rest / 2);
+  const inPx = Math.min(rest - least, Math.max(least, rest * share));
+  return [inPx, boardPx] as const;
 }
 
-function stretch(kind: Stretch['kind'], x0: number, x1: number, lengthM: number): Stretch {
-  return { kind, x0, x1, lengthM, pxPerM: lengthM > 0 ? (x1 - x0) / lengthM : 0 };
+function stretchOf(
+  kind: Stretch['kind'],
+  x0: number,
+  x1: number,
+  stops: readonly LaidStop[],
+): Stretch {
+  const drawn = totalM(stops);
+  const lengthM = stops.reduce((sum, stop) => sum + stop.leadM, 0);
+  return { kind, x0, x1, lengthM, pxPerM: drawn > 0 ? (x1 - x0) / drawn : 0 };
 }
 
-/** Devices at their metres along the board; where all patches have no length, evenly. */
-function placeDevices(board: Stretch, patches: readonly number[]): readonly number[] {
-  if (patches.length === 0) return [(board.x0 + board.x1) / 2];
-  let atM = 0;
-  const even = (board.x1 - board.x0) / patches.length;
-  return [0, ...patches].map((lengthM, i) => {
-    atM += lengthM;
-    return board.lengthM > 0 ? board.x0 + atM * board.pxPerM : board.x0 + i * even;
+/** Stops at their metres along a stretch; where nothing has a length, evenly. */
+function placeStops(
+  { kind, x0, x1, pxPerM }: Stretch,
+  stops: readonly LaidStop[],
+): readonly (readonly [number, number])[] {
+  if (pxPerM === 0) return placeEvenly(kind, x0, x1, stops);
+  let at = x0;
+  return stops.map((stop) => {
+    const from = at;
+    at += drawnM(stop) * pxPerM;
+    return [from, at] as const;
   });
 }
 
-const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
-
-export function placeX(layout: RunLayout, place: RunPlace): number {
-  switch (place.kind) {
-    case 'guitar':
-      return layout.guitarX;
-    case 'amp':
-      return layout.ampX;
-    case 'lead': {
-      const [x0, x1] = layout.leadX[place.index]!;
-      return x0 + (x1 - x0) * place.fraction;
-    }
-    default:
-      return layout.deviceX[place.index]!;
+function placeEvenly(
+  kind: Stretch['kind'],
+  x0: number,
+  x1: number,
+  stops: readonly LaidStop[],
+): readonly (readonly [number, number])[] {
+  const leads = stops.filter(({ place }) => place.kind === 'lead').length;
+  if (leads === 0) {
+    const x = kind === 'in' ? x0 : kind === 'out' ? x1 : (x0 + x1) / 2;
+    return stops.map(() => [x, x] as const);
   }
+  const each = (x1 - x0) / leads;
+  let at = x0;
+  return stops.map(({ place }) => {
+    const from = at;
+    if (place.kind === 'lead') at += each;
+    return [from, at] as const;
+  });
+}
+
+export function placeX({ spans }: WayLayout, { stop, at }: RunPlace): number {
+  const [x0, x1] = spans[stop]!;
+  if (at === 'in') return x0;
+  return at === 'out' ? x1 : x0 + (x1 - x0) * at;
 }
 
 /** A place on the thread: where, and the treble left there. */
@@ -115,14 +130,14 @@ export interface ThreadPoint {
 }
 
 /** The thread's points from left to right; at a scale break it runs on unchanged to the next stretch. */
-export function layThread(layout: RunLayout, points: readonly RunPoint[]): readonly ThreadPoint[] {
-  const last = layout.deviceX.length - 1;
+export function layThread(layout: WayLayout, points: readonly RunPoint[]): readonly ThreadPoint[] {
+  const { stretches, firstDevice, lastDevice } = layout;
   return points.flatMap(({ place, treble: { trebleDb } }): ThreadPoint[] => {
     const here = { x: placeX(layout, place), trebleDb };
-    if (place.kind === 'input' && place.index === 0)
-      return [{ x: layout.leadX[0]![1], trebleDb }, here];
-    if (place.kind === 'output' && place.index === last)
-      return [here, { x: layout.leadX[last + 1]![0], trebleDb }];
+    if (place.stop === firstDevice && place.at === 'in')
+      return [{ x: stretches[0]!.x1, trebleDb }, here];
+    if (place.stop === lastDevice && place.at === 'out')
+      return [here, { x: stretches[2]!.x0, trebleDb }];
     return [here];
   });
 }

@@ -1,17 +1,22 @@
-import type { Rig } from '@gullwind/core';
-import { FIELD_RULES } from '@gullwind/core';
+import { FIELD_RULES, findLead, rowOf, type Rig } from '@gullwind/core';
 import { useRef, type PointerEvent } from 'react';
-import type { RunLayout } from './runLayout';
+import { postsOf, type DrawnWay } from './runWays';
 
 type Grip =
   | {
       readonly kind: 'lead';
-      readonly index: number;
+      readonly id: string;
       readonly lengthM: number;
       readonly pxPerM: number;
       readonly sign: 1 | -1;
     }
-  | { readonly kind: 'post'; readonly index: number; readonly deviceX: readonly number[] };
+  | {
+      readonly kind: 'post';
+      readonly id: string;
+      readonly x: number;
+      /** Of the other devices in its row. */
+      readonly others: readonly number[];
+    };
 
 interface Drag {
   readonly grip: Grip;
@@ -21,8 +26,8 @@ interface Drag {
 }
 
 interface Handlers {
-  readonly onLeadDrag: (index: number, lengthM: number, done: boolean) => void;
-  readonly onPostDrag: (from: number, to: number, done: boolean) => void;
+  readonly onLeadDrag: (id: string, lengthM: number, done: boolean) => void;
+  readonly onPostDrag: (id: string, to: number, done: boolean) => void;
   readonly onDragGivenUp: () => void;
 }
 
@@ -34,7 +39,7 @@ const FINE_PX_PER_M = 100;
  * Turns pointer moves into lengths and places. The scale at the start of a drag holds until it ends,
  * although the drawing follows, so that the hand stays in step with the figure.
  */
-export function useRunDrag(rig: Rig, layout: RunLayout, handlers: Handlers) {
+export function useRunDrag(rig: Rig, ways: readonly DrawnWay[], handlers: Handlers) {
   const drag = useRef<Drag | null>(null);
 
   const start = (grip: Grip, event: PointerEvent) => {
@@ -51,24 +56,32 @@ export function useRunDrag(rig: Rig, layout: RunLayout, handlers: Handlers) {
     if (!current.moved) event.currentTarget.setPointerCapture(event.pointerId);
     current.moved = true;
     const { grip } = current;
-    if (grip.kind === 'lead') handlers.onLeadDrag(grip.index, draggedLength(grip, dx), done);
-    else handlers.onPostDrag(grip.index, draggedPlace(grip, dx), done);
+    if (grip.kind === 'lead') handlers.onLeadDrag(grip.id, draggedLength(grip, dx), done);
+    else handlers.onPostDrag(grip.id, draggedPlace(grip, dx), done);
   };
 
   return {
-    gripLead: (index: number, event: PointerEvent) => {
-      const stretch = layout.stretches.find(
-        ({ kind }) => kind === stretchOf(index, rig.devices.length),
-      )!;
-      const sign = index > 0 && index === rig.devices.length ? -1 : 1;
-      const lengthM = rig.leads[index]!.lengthM.value;
+    gripLead: (id: string, event: PointerEvent) => {
+      const lead = findLead(rig, id)!;
+      const { stretch, isOut } = stretchUnder(ways, id);
       start(
-        { kind: 'lead', index, lengthM, pxPerM: stretch.pxPerM || PX_PER_M_OF_NOTHING, sign },
+        {
+          kind: 'lead',
+          id,
+          lengthM: lead.lengthM.value,
+          pxPerM: (stretch || PX_PER_M_OF_NOTHING) * lead.coil.value,
+          sign: isOut ? -1 : 1,
+        },
         event,
       );
     },
-    gripPost: (index: number, event: PointerEvent) =>
-      start({ kind: 'post', index, deviceX: layout.deviceX }, event),
+    gripPost: (id: string, event: PointerEvent) => {
+      const posts = ways.flatMap(postsOf);
+      const inRow = new Set(rowOf(rig, id)?.devices.map((device) => device.id));
+      const x = posts.find(({ deviceId }) => deviceId === id)?.x ?? 0;
+      const others = posts.filter(({ deviceId }) => deviceId !== id && inRow.has(deviceId));
+      start({ kind: 'post', id, x, others: others.map((post) => post.x) }, event);
+    },
     surface: {
       onPointerMove: (event: PointerEvent) => tell(event, false),
       onPointerUp: (event: PointerEvent) => {
@@ -83,9 +96,17 @@ export function useRunDrag(rig: Rig, layout: RunLayout, handlers: Handlers) {
   };
 }
 
-function stretchOf(index: number, count: number): 'in' | 'board' | 'out' {
-  if (index === 0) return 'in';
-  return index === count ? 'out' : 'board';
+/** px per metre where a lead is drawn, and whether it leads out, so that it is held at its near end. */
+function stretchUnder(ways: readonly DrawnWay[], leadId: string) {
+  for (const { stops, layout } of ways) {
+    const at = stops.findIndex(({ place }) => place.kind === 'lead' && place.id === leadId);
+    if (at < 0) continue;
+    const { firstDevice, lastDevice, stretches } = layout;
+    const isOut = firstDevice >= 0 && at > lastDevice;
+    const index = firstDevice < 0 || at < firstDevice ? 0 : isOut ? 2 : 1;
+    return { stretch: stretches[index]!.pxPerM, isOut };
+  }
+  return { stretch: 0, isOut: false };
 }
 
 function draggedLength(grip: Extract<Grip, { kind: 'lead' }>, dx: number): number {
@@ -96,7 +117,5 @@ function draggedLength(grip: Extract<Grip, { kind: 'lead' }>, dx: number): numbe
 }
 
 /** The place among the others where the post now stands. */
-function draggedPlace({ index, deviceX }: Extract<Grip, { kind: 'post' }>, dx: number): number {
-  const x = deviceX[index]! + dx;
-  return deviceX.filter((other, i) => i !== index && other < x).length;
-}
+const draggedPlace = ({ x, others }: Extract<Grip, { kind: 'post' }>, dx: number): number =>
+  others.filter((other) => other < x + dx).length;

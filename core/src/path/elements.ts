@@ -1,0 +1,176 @@
+import {
+  NO_CONTROLS,
+  type Controls,
+  type LeadElement,
+  type Load,
+  type PathElement,
+  type PickupSource,
+  type Source,
+} from '../circuit';
+import {
+  conductorM,
+  type Device,
+  type End,
+  type Guitar,
+  type Lead,
+  type Pickup,
+  type Pot,
+  type ReferenceLead,
+  type Side,
+} from '../gear';
+
+/// Parts of a rig as elements of circuits.
+
+/** What a device is while it is off. */
+export type OffRole = 'driver' | 'wire' | 'loadedWire';
+
+export function offRole(device: Device): OffRole {
+  const bypass = device.bypass === 'switchable' ? device.bypassChoice : device.bypass;
+  if (bypass === 'buffered') return 'driver';
+  return bypass === 'loaded' ? 'loadedWire' : 'wire';
+}
+
+/** The output of a driving device. */
+export function sideSource({ rOutOhm, gainDb }: Side): Source {
+  return { kind: 'voltage', rOutOhm: rOutOhm.value, gain: 10 ** (gainDb.value / 20) };
+}
+
+export const sendSource = ({ sendOhm }: End): Source => ({
+  kind: 'voltage',
+  rOutOhm: sendOhm.value,
+  gain: 1,
+});
+
+export function inputLoad(side: Side): Load {
+  return { rOhm: side.rInOhm.value, cF: side.cInF.value, grid: null };
+}
+
+export function endLoad(end: End): Load {
+  if (end.input === 'plain') return { rOhm: end.rInOhm.value, cF: end.cInF.value, grid: null };
+  return {
+    rOhm: end.rInOhm.value,
+    cF: 0,
+    grid: { stopperOhm: end.stopperOhm.value, millerF: end.millerF.value },
+  };
+}
+
+export const returnLoad = ({ returnOhm, returnF }: End): Load => ({
+  rOhm: returnOhm.value,
+  cF: returnF.value,
+  grid: null,
+});
+
+/** A bypassed device as a wire: its contacts, its strays, and its input where that stays on the line. */
+export function bypassElements(device: Device, loaded: boolean): readonly PathElement[] {
+  const wire: PathElement[] = [
+    { kind: 'series', rOhm: device.contactOhm.value },
+    { kind: 'shunt', rOhm: null, cF: device.strayF.value },
+  ];
+  if (!loaded) return wire;
+  return [{ kind: 'shunt', rOhm: device.off.rInOhm.value, cF: device.off.cInF.value }, ...wire];
+}
+
+/** A passive volume between two jacks. */
+export const potElements = (pot: Pot): readonly PathElement[] => [
+  { kind: 'pot', rOhm: pot.potOhm.value, wiper: wiperFraction(pot) },
+];
+
+/** A lead with both its plugs, and the capacitor in one of them where it is switched in. */
+export function leadElements(lead: Lead): readonly PathElement[] {
+  const element: LeadElement = {
+    kind: 'lead',
+    lengthM: conductorM(lead),
+    cPerMF: lead.cPerMF.value,
+    rPerMOhm: lead.rPerMOhm.value,
+    lPerMH: lead.lPerMH.value,
+    lossTangent: 0,
+    plugsF: 2 * lead.plugF.value,
+  };
+  if (!lead.added) return [element];
+  return [{ kind: 'shunt', rOhm: null, cF: lead.addedF.value }, element];
+}
+
+export function referenceElement({ lengthM, cPerMF }: ReferenceLead): PathElement {
+  return {
+    kind: 'lead',
+    lengthM: lengthM.value,
+    cPerMF: cPerMF.value,
+    rPerMOhm: 0.1,
+    lPerMH: 0.5e-6,
+    lossTangent: 0,
+    plugsF: 0,
+  };
+}
+
+export function guitarSource(guitar: Guitar): Source {
+  if (guitar.kind === 'piezo') return { kind: 'piezo', cF: guitar.piezoF.value };
+  if (guitar.kind === 'active')
+    return { kind: 'voltage', rOutOhm: guitar.outputOhm.value, gain: 1 };
+  const { second, pickupSwitch } = guitar;
+  const controls = controlsOf(guitar);
+  if (second === null || pickupSwitch === 'first') return pickupSource(guitar, controls(guitar));
+  if (pickupSwitch === 'second') {
+    const own = guitar.sharing === 'individual' ? second : guitar;
+    return pickupSource(second, controls(own));
+  }
+  const individual = guitar.sharing === 'individual';
+  return {
+    kind: 'pair',
+    first: pickupSource(guitar, individual ? controls(guitar) : NO_CONTROLS),
+    second: pickupSource(second, individual ? controls(second) : NO_CONTROLS),
+    joint: guitar.joint,
+    sign: guitar.outOfPhase ? -1 : 1,
+    shared: individual ? NO_CONTROLS : controls(guitar),
+  };
+}
+
+function pickupSource(pickup: Pickup, controls: Controls): PickupSource {
+  return {
+    kind: 'pickup',
+    lH: pickup.lH.value,
+    rDcOhm: pickup.rDcOhm.value,
+    cWindingF: pickup.cWindingF.value,
+    rEddyOhm: pickup.rEddyOhm.value,
+    controls,
+  };
+}
+
+/** The controls of a guitar with the pots of one of its pickups. */
+const controlsOf =
+  (guitar: Guitar) =>
+  ({ volume, tone, toneF }: Pickup): Controls => ({
+    wiring: guitar.wiring,
+    volume: {
+      potOhm: volume.potOhm.value,
+      wiper: wiperFraction(volume),
+      reversed: guitar.potWiring === 'independent',
+    },
+    tone: {
+      potOhm: tone.potOhm.value,
+      cF: toneF.value,
+      remaining: wiperFraction(tone),
+      noLoad: guitar.noLoad,
+    },
+    bleed: bleedOf(guitar),
+  });
+
+function bleedOf({ bleed, bleedF, bleedOhm }: Guitar): Controls['bleed'] {
+  switch (bleed) {
+    case 'none':
+      return null;
+    case 'capacitor':
+      return { topology: bleed, cF: bleedF.value };
+    default:
+      return { topology: bleed, cF: bleedF.value, rOhm: bleedOhm.value };
+  }
+}
+
+/**
+ * Fraction of the track left at a pot's travel x: a = (β^x − 1)/(β − 1), β = (1/m − 1)², m what is left
+ * at half travel; m = 0.5 is a linear taper, where the formula's limit is a = x.
+ */
+export function wiperFraction({ travel, midFraction }: Pot): number {
+  const beta = (1 / midFraction.value - 1) ** 2;
+  if (Math.abs(beta - 1) < 1e-9) return travel.value;
+  return (beta ** travel.value - 1) / (beta - 1);
+}

@@ -1,0 +1,111 @@
+import { END_KINDS, type EndKind, type InputKind } from '@gullwind/core';
+import { Button, Typography } from '@mui/material';
+import { ChoiceField } from './ChoiceField';
+import type { PanelProps } from './panelProps';
+import { PanelGroup, PanelHead } from './PanelHead';
+import { PartFields } from './PartFields';
+
+const INPUTS: readonly (readonly [InputKind, string])[] = [
+  ['gridStopper', 'grid stopper into a tube'],
+  ['plain', 'resistance and capacitance'],
+];
+
+const KINDS = (Object.keys(END_KINDS) as EndKind[]).map(
+  (kind) => [kind, END_KINDS[kind].label] as const,
+);
+
+const CAUTIONS: Readonly<Record<EndKind, string>> = {
+  amp: 'The model ends at the input jack. Never open a tube amp: lethal voltages remain when it is unplugged. That is work for a qualified technician.',
+  activeDi:
+    'Never a DI behind a loudspeaker output unless it has a tap made for it. Powered by phantom or battery: mute the channel before it is plugged in.',
+  passiveDi: 'Never a DI behind a loudspeaker output unless it has a tap made for it.',
+  mixer: 'Mute the channel before anything is plugged in: it spares ears and loudspeakers.',
+  tuner: 'A tuner on a tap hears all the time; its input stays on the line.',
+};
+
+export function EndPanel({
+  rig,
+  units,
+  actions,
+  onSwap,
+  id,
+}: PanelProps & { readonly id: string }) {
+  const end = rig.ends.find((other) => other.id === id)!;
+  const target = { of: 'end', id } as const;
+  const { label } = END_KINDS[end.kind];
+  const shared = { part: end, of: 'end', id, units, assumedFrom: label, actions } as const;
+  const loop = rig.rows.find(({ at }) => at.kind === 'ampLoop' && at.end === id);
+  return (
+    <>
+      <PanelHead
+        name={end.name}
+        label={`Name of the ${label}`}
+        kind={`${label}, up to the jack`}
+        onRename={(to) => actions.edit({ kind: 'rename', target, to })}
+      >
+        <Button size="small" onClick={() => onSwap('end')}>
+          Swap
+        </Button>
+      </PanelHead>
+      <PanelGroup title="Input">
+        <ChoiceField
+          label="Ends in"
+          value={end.kind}
+          options={KINDS}
+          onChange={(to) => actions.edit({ kind: 'choose', target, field: 'kind', to })}
+        />
+        <ChoiceField
+          label="Input"
+          value={end.input}
+          options={INPUTS}
+          onChange={(to) => actions.edit({ kind: 'choose', target, field: 'input', to })}
+        />
+        <PartFields {...shared} fields={[['rInOhm', 'Resistance']]} />
+        {end.input === 'gridStopper' ? (
+          <PartFields {...shared} fields={[['stopperOhm'], ['millerF']]} />
+        ) : (
+          <PartFields {...shared} fields={[['cInF', 'Capacitance']]} />
+        )}
+      </PanelGroup>
+      {end.kind === 'amp' && (
+        <PanelGroup title="Effects loop">
+          {loop ? (
+            <>
+              <PartFields
+                {...shared}
+                fields={[
+                  ['sendOhm', 'Send, output'],
+                  ['returnOhm', 'Return, input'],
+                  ['returnF', 'Return, capacitance'],
+                ]}
+              />
+              <Button size="small" onClick={() => actions.removeRow(loop.id)}>
+                Leave the loop unused
+              </Button>
+            </>
+          ) : (
+            <Button size="small" onClick={() => actions.addAmpLoop(id)}>
+              Use the effects loop
+            </Button>
+          )}
+        </PanelGroup>
+      )}
+      <PanelGroup title="Straight in: the reference lead">
+        <PartFields
+          part={rig.reference}
+          of="reference"
+          fields={[
+            ['lengthM', 'Length'],
+            ['cPerMF', 'Capacitance'],
+          ]}
+          units={units}
+          assumedFrom="an ordinary lead"
+          actions={actions}
+        />
+      </PanelGroup>
+      <Typography variant="caption" sx={{ display: 'block', mt: 1.5, color: 'text.secondary' }}>
+        {CAUTIONS[end.kind]}
+      </Typography>
+    </>
+  );
+}

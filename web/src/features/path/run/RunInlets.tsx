@@ -1,0 +1,176 @@
+import { findDevice, hasSwitch, isEngaged, namePlace } from '@gullwind/core';
+import { useTheme } from '@mui/material';
+import type { Selection } from '../selection';
+import type { InletPiece, LaidInlet } from './inlets';
+import { CHIP_RADIUS, LINE_Y, type RunPart } from './runGeometry';
+import { RunOption } from './RunOption';
+import { SwitchChip } from './SwitchChip';
+
+interface Props extends RunPart {
+  readonly inlets: readonly LaidInlet[];
+  readonly numbers: ReadonlyMap<string, number>;
+  readonly onStamp: (switchId: string) => void;
+}
+
+/** What leaves the line at a post: taps, second amps, loops of a switcher, a guitar that is not played. */
+export function RunInlets({ inlets, ...rest }: Props) {
+  const { chart } = useTheme();
+  return (
+    <>
+      {inlets.map((inlet) => {
+        const { key, anchorX, x, y, pieces } = inlet;
+        return (
+          <g key={key} data-inlet={key}>
+            <path
+              d={`M${anchorX} ${LINE_Y + 14} V${y - 8} Q${anchorX} ${y} ${anchorX < x[0]! ? anchorX + 8 : anchorX} ${y} ${anchorX < x[0]! ? `H${x[0]!}` : ''}`}
+              fill="none"
+              stroke={chart.faint}
+              strokeWidth={1.2}
+              strokeDasharray="1 3"
+            />
+            {pieces.map((piece, i) => (
+              <Piece key={i} piece={piece} x={x[i]!} width={x[i + 1]! - x[i]!} y={y} {...rest} />
+            ))}
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+interface PieceProps extends Omit<Props, 'inlets'> {
+  readonly piece: InletPiece;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+}
+
+function Piece({ piece, x, y, width, numbers, onStamp, ...part }: PieceProps) {
+  const { rig } = part;
+  switch (piece.kind) {
+    case 'text':
+      return <Word {...part} text={piece.text} selection={piece.selection} x={x} y={y} />;
+    case 'lead':
+      return <SideLead {...part} piece={piece} x={x} y={y} width={width} />;
+    case 'loop': {
+      const [deviceId, loop] = piece.switchId.split('.');
+      const says = `${numbers.get(piece.switchId)}, loop ${Number(loop) + 1} of ${findDevice(rig, deviceId!)?.name}`;
+      return (
+        <g role="presentation">
+          <title>{`${says}, ${piece.isClosed ? 'closed' : 'open'}`}</title>
+          <SwitchChip
+            number={numbers.get(piece.switchId)!}
+            x={x + CHIP_RADIUS + 2}
+            y={y}
+            switchId={piece.switchId}
+            canStamp
+            engaged={piece.isClosed}
+            selected={false}
+            onStamp={onStamp}
+          />
+        </g>
+      );
+    }
+    case 'device': {
+      const device = findDevice(rig, piece.id)!;
+      const selection: Selection = { kind: 'device', id: piece.id };
+      return (
+        <RunOption
+          {...part}
+          stop={selection}
+          label={`${numbers.get(piece.id)}, ${device.name}, not on the way`}
+        >
+          <SwitchChip
+            number={numbers.get(piece.id)!}
+            x={x + CHIP_RADIUS + 2}
+            y={y}
+            switchId={piece.id}
+            canStamp={hasSwitch(device)}
+            engaged={isEngaged(rig, device)}
+            selected={part.isSelected(selection)}
+            onStamp={onStamp}
+          />
+          <Word {...part} text={piece.text} selection={selection} x={x + 24} y={y} />
+        </RunOption>
+      );
+    }
+  }
+}
+
+interface WordProps extends RunPart {
+  readonly text: string;
+  readonly selection: Selection | null;
+  readonly x: number;
+  readonly y: number;
+}
+
+function Word({ text, selection, x, y, isSelected, onSelect, optionId, rig }: WordProps) {
+  const { chart } = useTheme();
+  const selected = selection !== null && isSelected(selection);
+  const drawing = (
+    <text
+      x={x}
+      y={y + 4.5}
+      fontSize={13}
+      fontWeight={selected ? 600 : 400}
+      fill={selection ? chart.ink : chart.faint}
+      textDecoration={selected ? 'underline' : undefined}
+      stroke={chart.paper}
+      strokeWidth={3}
+      paintOrder="stroke"
+      style={{ cursor: selection ? 'pointer' : 'default' }}
+      onClick={selection ? () => onSelect(selection) : undefined}
+    >
+      {text}
+    </text>
+  );
+  if (selection === null || selection.kind === 'device') return drawing;
+  const name =
+    selection.kind === 'hop'
+      ? text
+      : [...rig.guitars, ...rig.ends].find(({ id }) => id === selection.id)?.name;
+  return (
+    <g
+      role="option"
+      id={optionId(selection)}
+      aria-selected={selected}
+      aria-label={`${selection.kind}, ${name ?? text}`}
+    >
+      {drawing}
+    </g>
+  );
+}
+
+interface SideLeadProps extends RunPart {
+  readonly piece: Extract<InletPiece, { kind: 'lead' }>;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+}
+
+function SideLead({ piece, x, y, width, ...part }: SideLeadProps) {
+  const { chart } = useTheme();
+  const { selection, isMissing, says } = piece;
+  const selected = part.isSelected(selection);
+  const place =
+    selection.kind === 'hop'
+      ? { kind: 'lead' as const, id: selection.row, part: 'whole' as const, index: selection.hop }
+      : { kind: 'lead' as const, id: selection.id, part: 'whole' as const, index: 0 };
+  return (
+    <RunOption {...part} stop={selection} label={`${namePlace(part.rig, place)}, ${says}`}>
+      <g onClick={() => part.onSelect(selection)} style={{ cursor: 'pointer' }}>
+        <title>{says}</title>
+        <rect x={x} y={y - 11} width={width} height={22} fill="transparent" />
+        <line
+          x1={x + 2}
+          x2={x + width - 2}
+          y1={y}
+          y2={y}
+          stroke={isMissing ? chart.buoy : selected ? chart.sea : chart.ink}
+          strokeWidth={selected ? 4.5 : 2}
+          strokeDasharray={isMissing ? '2 4' : undefined}
+        />
+      </g>
+    </RunOption>
+  );
+}

@@ -1,0 +1,62 @@
+import { drivePath, routeOf, type Rig, type Row, type StopSummary } from '@gullwind/core';
+import { MARGIN_PX } from './runGeometry';
+import { layoutWay, type WayLayout } from './runLayout';
+
+/** One way that the Run draws, with the place it has. */
+export interface DrawnWay {
+  readonly rowId: string;
+  readonly stops: readonly StopSummary[];
+  readonly layout: WayLayout;
+}
+
+/** Of the width between the margins, what an amp's effects loop is given beside the way to the amp. */
+const LOOP_SHARE = 0.3;
+const BETWEEN_PX = 92;
+
+/** The ways a Run shows: the one to an end, and behind it that end's effects loop where it has one. */
+export function shownRows(rig: Rig, rowId: string): readonly string[] {
+  const row = rig.rows.find(({ id }) => id === rowId) ?? rig.rows[0]!;
+  const { at } = row;
+  if (at.kind === 'ampLoop') return [frontOf(rig, at.end).id, row.id];
+  const end = at.kind === 'side' && at.to.kind === 'end' ? at.to.end : rig.ends[0]!.id;
+  const loop = rig.rows.find((other) => other.at.kind === 'ampLoop' && other.at.end === end);
+  return loop ? [row.id, loop.id] : [row.id];
+}
+
+/** The row that arrives at an end. */
+const frontOf = (rig: Rig, end: string): Row =>
+  rig.rows.find(({ at }) => at.kind === 'side' && at.to.kind === 'end' && at.to.end === end) ??
+  rig.rows[0]!;
+
+export const stopsOf = (rig: Rig, rowId: string): readonly StopSummary[] =>
+  drivePath(routeOf(rig, rowId)).stops;
+
+export function drawWays(rig: Rig, rowId: string, widthPx: number): readonly DrawnWay[] {
+  const rows = shownRows(rig, rowId);
+  const right = widthPx - MARGIN_PX;
+  const loopPx = rows.length > 1 ? (right - MARGIN_PX) * LOOP_SHARE : 0;
+  return rows.map((id, i) => {
+    const stops = stopsOf(rig, id);
+    const [x0, x1] =
+      i === 0
+        ? [MARGIN_PX, rows.length > 1 ? right - loopPx - BETWEEN_PX : right]
+        : [right - loopPx, right];
+    return { rowId: id, stops, layout: layoutWay(stops, x0, x1) };
+  });
+}
+
+/** A post of a way: the first stop at which a device stands. */
+export interface Post {
+  readonly deviceId: string;
+  readonly stop: number;
+  readonly x: number;
+}
+
+export function postsOf({ stops, layout }: DrawnWay): readonly Post[] {
+  const seen = new Set<string>();
+  return stops.flatMap(({ place }, stop) => {
+    if (place.kind !== 'device' || seen.has(place.id)) return [];
+    seen.add(place.id);
+    return [{ deviceId: place.id, stop, x: layout.spans[stop]![0] }];
+  });
+}
