@@ -4,3 +4,6 @@ export * from './gear';
 export * from './path';
 export * from './quantity';
 export * from './rig';
+export * from './judgements';
+export * from './tolerance';
+export * from './tools';

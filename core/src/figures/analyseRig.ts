@@ -17,7 +17,7 @@ import {
 } from '../path';
 import type { Rig } from '../rig';
 import { bufferAdvice, type BufferAdvice } from './bufferAdvice';
-import { figuresOf, type Figures } from './figures';
+import { figuresOf, meanOf, type Figures } from './figures';
 import { cornerOf, resonanceOf, type Corner, type Resonance } from './resonance';
 import { toneEquivalent, type ToneEquivalent } from './toneEquivalent';
 import { verdictOf, type Verdict } from './verdict';
@@ -54,6 +54,8 @@ export interface Sound {
   /** Levels of the rig on `DRAW_GRID`, dB. */
   readonly nowDb: Float64Array;
   readonly figures: Figures;
+  /** T of the rig by itself: mean of 2–8 kHz over its level at 400 Hz, dB. */
+  readonly absoluteTrebleDb: number;
   readonly resonance: Resonance;
   readonly referenceResonance: Resonance;
   readonly corner: Corner;
@@ -178,6 +180,8 @@ function soundOf({ sections }: DrivenPath, reference: Levels, solver: SectionSol
   return {
     nowDb: now.draw,
     figures,
+    absoluteTrebleDb:
+      meanOf(now.figure, FIGURE_BANDS.treble) - now.figure[FIGURE_BANDS.level.start]!,
     resonance,
     referenceResonance,
     corner: cornerOf(now.draw, now.figure[FIGURE_BANDS.level.start]!),

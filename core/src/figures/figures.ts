@@ -25,7 +25,7 @@ export function figuresOf(nowDb: Float64Array, referenceDb: Float64Array): Figur
   const { level, treble, air, bottom, distance } = FIGURE_BANDS;
   const levelDb = difference[level.start]!;
   const middle = (treble.start + treble.end - 1) / 2;
-  const over = (band: Band) => mean(difference, band) - levelDb;
+  const over = (band: Band) => meanOf(difference, band) - levelDb;
   return {
     levelDb,
     trebleDb: over(treble),
@@ -37,7 +37,8 @@ export function figuresOf(nowDb: Float64Array, referenceDb: Float64Array): Figur
   };
 }
 
-function mean(values: Float64Array, { start, end }: Band): number {
+/** Plain mean over a band. */
+export function meanOf(values: Float64Array, { start, end }: Band): number {
   let sum = 0;
   for (let i = start; i < end; i++) sum += values[i]!;
   return sum / (end - start);

@@ -2,6 +2,7 @@ import {
   addElement,
   addSource,
   chooseLeadForm,
+  compileSection,
   createLadderState,
   endLadder,
   gridOf,
@@ -82,6 +83,24 @@ function transfer(
   return Array.from({ length: GRID.omega.length }, (_, i) =>
     divide({ re: 1, im: 0 }, { re: out[2 * i]!, im: out[2 * i + 1]! }),
   );
+}
+
+/**
+ * |Z| that whatever is plugged in behind a path sees, Ω: the source through everything passive.
+ *
+ * @param frequencyHz > 0
+ */
+export function sourceImpedanceOhm(
+  section: Pick<Section, 'source' | 'path'>,
+  frequencyHz: number,
+): number {
+  const ladder = compileSection(section);
+  const state = createLadderState(1);
+  const grid = gridOf(Float64Array.of(frequencyHz));
+  resetLadder(state);
+  runLadder(ladder, 0, ladder.ops.length, grid, state);
+  const [d0, d1, n0, n1] = state.rows;
+  return Math.hypot(n0!, n1!) / Math.hypot(d0!, d1!);
 }
 
 /** Thévenin impedance of the source at 400 Hz: n / d behind it. */

@@ -19,3 +19,6 @@ export { buildStateGraph, switchesAlong } from './allStates';
 export type { SectionEdge, StateGraph } from './allStates';
 export { stateEnvelope, stateHistogram, stateStatistics } from './stateStatistics';
 export type { EdgeValues, Envelope, Histogram, StateStatistics } from './stateStatistics';
+export { feedsOf } from './feeds';
+export type { Feed } from './feeds';
+export { sourceImpedanceOhm } from './driverLoads';

@@ -8,6 +8,7 @@ import {
   type Source,
 } from '../circuit';
 import type { Route, RouteStep } from './route';
+import type { Place } from './step';
 
 /// A route with open switches as cells, each knowing what follows it: both ways of a switch come together
 /// again in one cell, so that what lies behind it is there once.
@@ -22,6 +23,8 @@ export type Cell =
 
 export interface DriverCell {
   readonly kind: 'driver';
+  readonly place: Place;
+  readonly engaged: boolean;
   readonly load: Load;
   readonly source: Source;
   readonly next: Cell;
@@ -64,7 +67,8 @@ function link(steps: readonly RouteStep[], end: Cell, drivers: DriverCell[]): Ce
           ? new WireCell([...step.elements, ...next.elements], next.next)
           : new WireCell(step.elements, next);
       case 'driver': {
-        const cell: DriverCell = { kind: 'driver', load: step.load, source: step.source, next };
+        const { place, engaged, load, source } = step;
+        const cell: DriverCell = { kind: 'driver', place, engaged, load, source, next };
         drivers.push(cell);
         return cell;
       }

@@ -1,10 +1,10 @@
 export * from './rig';
 export * from './edit';
 export { applyEdit, applyEdits } from './applyEdit';
-export { findPart } from './parts';
+export { findPart, withPart } from './parts';
 export { checkField, readField } from './checkField';
 export type { FieldInput, FieldProblem } from './checkField';
-export { checkName, checkRig, readNumber } from './checkRig';
+export { checkName, checkRig, readNumber, writeAt } from './checkRig';
 export type { RigProblem } from './checkRig';
 export * from './composeEdit';
 export { CHOICE_RULES, FIELD_RULES, fieldRule } from './fields';

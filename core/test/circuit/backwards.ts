@@ -87,8 +87,11 @@ export function solveBackwards({ source, path, load }: Section, w: number): Comp
     return add(alone(first, second), mul(c(sign), alone(second, first)));
   }
   const at = pathBackwards(path, load, w);
-  if (source.kind === 'voltage') at.series(c(source.rOutOhm));
-  else if (source.kind === 'piezo') at.series(c(0, -1 / (w * source.cF)));
+  if (source.kind === 'voltage') {
+    at.series(c(source.rOutOhm));
+    return mul(c(source.gain), at.ratio);
+  }
+  if (source.kind === 'piezo') at.series(c(0, -1 / (w * source.cF)));
   else throughPickup(at, source, w);
   return at.ratio;
 }

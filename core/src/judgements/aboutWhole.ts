@@ -1,0 +1,254 @@
+import { END_KINDS, endOfKind } from '../gear';
+import { formatQuantity, formatSignedDb, type UnitSystem } from '../quantity';
+import { nameSwitch, semitonesBetween } from '../figures';
+import { endLoad } from '../path';
+import type { ApproachKind } from '../rig';
+import { buffersOf } from './aboutParts';
+import { changeOf, type Case } from './case';
+import type { Judgement } from './judgement';
+
+/// What the whole way amounts to, under the rig's own approach.
+
+const db = (value: number, decimals = 2) => `${formatSignedDb(value, decimals)} dB`;
+const WANTS_BUFFER: readonly ApproachKind[] = ['clear', 'bookends', 'oneBuffer', 'steady'];
+
+/** There is a buffer, but most of the loss lies in front of it. */
+export function judgeLateBuffer(at: Case, units: UnitSystem): readonly Judgement[] {
+  const { analysis, path, rig } = at;
+  const [first] = buffersOf(at);
+  const { buffer, figures } = analysis;
+  if (!first || !buffer || !WANTS_BUFFER.includes(rig.approach.kind)) return [];
+  if (buffer.stop >= first.stop) return [];
+  const inFront = path.sections[0]!;
+  const boost = Math.max(0, -figures.trebleHighDb);
+  return [
+    {
+      key: `lateBuffer:${first.device.id}`,
+      kind: 'lateBuffer',
+      weight: 'warning',
+      place: { kind: 'device', id: first.device.id },
+      title: `${first.device.name} comes too late`,
+      reason:
+        'What lies in front of a buffer is not repaired by it. One right behind the first lead does most of it. The treble lost before it can be turned up again behind it, but its noise comes up with it.',
+      numbers: [
+        ['in front of it', formatQuantity(inFront.leadM, 'length', units)],
+        ['treble now', db(figures.trebleDb)],
+        ['with one further forward', db(buffer.trebleDb)],
+        ['boost at 4–8 kHz instead', db(boost, 1)],
+      ],
+      when: 'as the switches stand',
+      approaches: WANTS_BUFFER,
+    },
+  ];
+}
+
+const WEAK_OHM = 2000;
+
+/** Under "bookends" the last box has to give from a low impedance in every state. */
+export function judgeWeakEnd(at: Case): readonly Judgement[] {
+  if (at.rig.approach.kind !== 'bookends') return [];
+  const weak = at.feeds.filter(
+    ({ to, source }) =>
+      to.kind === 'end' && (source.kind !== 'voltage' || source.rOutOhm > WEAK_OHM),
+  );
+  const [worst] = [...weak].sort((a, b) => outOf(b) - outOf(a));
+  if (!worst) return [];
+  const last = at.path.sections.at(-1)!;
+  const cost = changeOf(at, (circuit) =>
+    circuit === last.circuit && circuit.source.kind === 'voltage'
+      ? { ...circuit, source: { ...circuit.source, rOutOhm: 150 } }
+      : circuit,
+  );
+  const name = worst.from.kind === 'device' ? nameSwitch(at.rig, worst.from.id) : at.guitarName;
+  return [
+    {
+      key: 'weakEnd:',
+      kind: 'weakEnd',
+      weight: 'note',
+      place: { kind: worst.from.kind, id: worst.from.id },
+      title: 'The last lead is not always driven from a low impedance',
+      reason: `Bookends wants a buffer at the end too. In some state ${name} drives the lead out itself. Whether that can be heard is in the figures: it matters where several kΩ meet a long lead.`,
+      numbers: [
+        [
+          'gives from',
+          Number.isFinite(outOf(worst))
+            ? formatQuantity(outOf(worst), 'resistance', 'metric')
+            : 'the pickup',
+        ],
+        ['a buffer there, as it stands', db(cost.trebleDb)],
+      ],
+      when: 'in some state of the switches',
+      approaches: ['bookends'],
+    },
+  ];
+}
+
+const outOf = ({ source }: Case['feeds'][number]): number =>
+  source.kind === 'voltage' ? source.rOutOhm : Infinity;
+
+const STEADY_DB = 1;
+
+/** Switching alone moves the sound. */
+export function judgeSpread({ states, rig }: Case): readonly Judgement[] {
+  if (states.kind !== 'states') return [];
+  const spread = states.calmSpreadDb ?? states.spreadDb;
+  const limit = rig.approach.kind === 'steady' ? STEADY_DB : 4;
+  if (spread < limit) return [];
+  return [
+    {
+      key: 'spread:',
+      kind: 'spread',
+      weight: rig.approach.kind === 'steady' ? 'warning' : 'note',
+      place: null,
+      title: 'The tone depends on which pedals are on',
+      reason:
+        'Every pedal that is switched on takes the drive over from what stands before it. A buffer early on, or buffered bypasses, keep the states together; some like that the first drive brightens the rest.',
+      numbers: [
+        ['apart by switching alone', `${spread.toFixed(2)} dB`],
+        ['brightest', db(states.brightest.trebleDb)],
+        ['dullest', db(states.dullest.trebleDb)],
+      ],
+      when: `over ${states.count.toLocaleString('en')} states`,
+      approaches: rig.approach.kind === 'steady' ? ['steady'] : 'every',
+    },
+  ];
+}
+
+/** Under "shaped" the resonance is what counts. */
+export function judgeResonance({ rig, analysis }: Case): readonly Judgement[] {
+  const { kind, wantedHz } = rig.approach;
+  if (kind !== 'shaped') return [];
+  const { resonance } = analysis;
+  const wanted = formatQuantity(wantedHz.value, 'frequency', 'metric');
+  const apart =
+    resonance.kind === 'resonance' ? semitonesBetween(wantedHz.value, resonance.frequencyHz) : null;
+  if (apart !== null && Math.abs(apart) < 1) return [];
+  return [
+    {
+      key: 'resonance:',
+      kind: 'resonance',
+      weight: 'note',
+      place: { kind: 'source', id: rig.guitars[0]!.id },
+      title:
+        apart === null
+          ? 'There is no resonance left to place'
+          : 'The resonance is not where it is wanted',
+      reason:
+        apart !== null && apart > 0
+          ? 'It lies too high: a longer lead or more capacitance brings it down. The capacitance finder says how much.'
+          : apart === null
+            ? 'Something resistive swallows it: a loaded bypass, a low input. Take that out first.'
+            : 'It lies too low: a shorter lead or one of less capacitance brings it up.',
+      numbers: [
+        ['wanted', wanted],
+        [
+          'now',
+          resonance.kind === 'resonance'
+            ? formatQuantity(resonance.frequencyHz, 'frequency', 'metric')
+            : 'none',
+        ],
+        ...(apart === null ? [] : ([['apart', `${formatSignedDb(apart)} semitones`]] as const)),
+      ],
+      when: 'as the switches stand',
+      approaches: ['shaped'],
+    },
+  ];
+}
+
+const PIEZO_OHM = 5e6;
+
+/** A piezo wants megohms; a DI wants the source it is made for; long unbalanced leads want a DI. */
+export function judgeEnds(at: Case, units: UnitSystem): readonly Judgement[] {
+  const { path, route, rig, analysis } = at;
+  const found: Judgement[] = [];
+  const first = path.sections[0]!;
+  if (first.circuit.source.kind === 'piezo' && first.circuit.load.rOhm < PIEZO_OHM) {
+    const good = changeOf(at, (circuit, i) =>
+      i === 0 ? { ...circuit, load: { ...circuit.load, rOhm: 10e6 } } : circuit,
+    );
+    const corner = 1 / (2 * Math.PI * first.circuit.load.rOhm * first.circuit.source.cF);
+    found.push({
+      key: 'piezoLoad:',
+      kind: 'piezoLoad',
+      weight: 'warning',
+      place: { kind: 'source', id: route.source.place.id },
+      title: 'This input is too low for a piezo',
+      reason: 'A piezo is a small capacitor: it wants 5 to 10 MΩ, or its bottom goes.',
+      numbers: [
+        ['the input it meets', formatQuantity(first.circuit.load.rOhm, 'resistance', 'metric')],
+        ['its bottom falls below', formatQuantity(corner, 'frequency', 'metric')],
+        ['level it costs', db(-good.levelDb)],
+      ],
+      when: 'as the switches stand',
+      approaches: 'every',
+    });
+  }
+  const end = rig.ends.find(({ id }) => id === route.end.place.id);
+  const last = path.sections.at(-1)!;
+  const isPassiveSource = last.circuit.source.kind !== 'voltage';
+  if (!end || route.kind === 'ampLoop') return found;
+  const other = endLoad(endOfKind('activeDi', ''));
+  const asActive = changeOf(at, (circuit) =>
+    circuit === last.circuit ? { ...circuit, load: other } : circuit,
+  );
+  if (isPassiveSource && (end.kind === 'passiveDi' || end.kind === 'mixer'))
+    found.push({
+      key: `wrongDi:${end.id}`,
+      kind: 'wrongDi',
+      weight: 'warning',
+      place: { kind: 'end', id: end.id },
+      title: `A pickup straight into a ${END_KINDS[end.kind].label}`,
+      reason:
+        'A passive source wants an active DI (1 MΩ and more; 5 MΩ for a piezo). The transformer is for what has an output of its own. Put a buffer or a pedal that is on before it, or change the DI.',
+      numbers: [
+        ['level it takes', db(-asActive.levelDb)],
+        ['treble it takes', db(-asActive.trebleDb)],
+        ['its input', formatQuantity(end.rInOhm.value, 'resistance', 'metric')],
+      ],
+      when: 'as the switches stand',
+      approaches: 'every',
+    });
+  if (end.kind === 'mixer' && last.leadM > 8)
+    found.push({
+      key: `longUnbalanced:${end.id}`,
+      kind: 'longUnbalanced',
+      weight: 'note',
+      place: { kind: 'end', id: end.id },
+      title: 'A long unbalanced lead to the mixer',
+      reason: 'Past 6 to 8 m towards a mixer use a DI, so that what the lead picks up cancels.',
+      numbers: [
+        ['lead', formatQuantity(last.leadM, 'length', units)],
+        ['air over it', db(analysis.figures.airDb)],
+      ],
+      when: 'always',
+      approaches: 'every',
+    });
+  return found;
+}
+
+/** That nothing needs doing is a judgement too. */
+export function judgeFine({ analysis, states }: Case): readonly Judgement[] {
+  const { figures, verdict } = analysis;
+  if (verdict.size !== 'unlikely' && verdict.size !== 'hard') return [];
+  const spread = states.kind === 'states' ? states.spreadDb : 0;
+  return [
+    {
+      key: 'fine:',
+      kind: 'fine',
+      weight: 'fine',
+      place: null,
+      title: 'It’s fine, leave it',
+      reason:
+        verdict.size === 'unlikely'
+          ? 'What is left of a difference is unlikely to be heard.'
+          : 'What is left of a difference is hard to tell even side by side.',
+      numbers: [
+        ['treble', db(figures.trebleDb)],
+        ['level', db(figures.levelDb)],
+        ['by switching alone', `${spread.toFixed(2)} dB`],
+      ],
+      when: 'as the switches stand',
+      approaches: 'every',
+    },
+  ];
+}

@@ -1,0 +1,3 @@
+export { judgeRig } from './judge';
+export { APPROACH_WORDS } from './judgement';
+export type { Judgement, JudgementKind, JudgementNumber } from './judgement';

@@ -1,0 +1,44 @@
+import type { SoundingAnalysis, StatesAnalysis } from '../figures';
+import type { UnitSystem } from '../quantity';
+import type { Rig } from '../rig';
+import { judgeFuzzes } from './aboutFuzz';
+import { judgeBuffers, judgeLoadedBypasses, judgeMany, judgePots } from './aboutParts';
+import {
+  judgeEnds,
+  judgeFine,
+  judgeLateBuffer,
+  judgeResonance,
+  judgeSpread,
+  judgeWeakEnd,
+} from './aboutWhole';
+import { openCase } from './case';
+import type { Judgement } from './judgement';
+
+const WEIGHTS = { warning: 0, note: 1, fine: 2 } as const;
+
+/**
+ * What is to be said of a rig on one way under its own approach, warnings first. Each judgement rests on a
+ * computed effect; those the user has silenced are among them, by their keys in `rig.silenced`.
+ */
+export function judgeRig(
+  rig: Rig,
+  rowId: string,
+  analysis: SoundingAnalysis,
+  states: StatesAnalysis,
+  units: UnitSystem,
+): readonly Judgement[] {
+  const at = openCase(rig, rowId, analysis, states);
+  const warnings = [
+    ...judgeFuzzes(at),
+    ...judgeLoadedBypasses(at),
+    ...judgePots(at),
+    ...judgeBuffers(at),
+    ...judgeMany(at),
+    ...judgeLateBuffer(at, units),
+    ...judgeWeakEnd(at),
+    ...judgeSpread(at),
+    ...judgeResonance(at),
+    ...judgeEnds(at, units),
+  ];
+  return [...warnings, ...judgeFine(at)].sort((a, b) => WEIGHTS[a.weight] - WEIGHTS[b.weight]);
+}

@@ -1,0 +1,65 @@
+import type { ApproachKind } from '../rig';
+import type { Place } from '../path';
+
+export type JudgementKind =
+  | 'fuzzWantsPickup'
+  | 'bufferForWah'
+  | 'wahIntoFuzz'
+  | 'loadedBypass'
+  | 'potTooSmall'
+  | 'potTooLarge'
+  | 'poorBuffer'
+  | 'manyBuffers'
+  | 'lateBuffer'
+  | 'weakEnd'
+  | 'spread'
+  | 'resonance'
+  | 'piezoLoad'
+  | 'wrongDi'
+  | 'longUnbalanced'
+  | 'fine';
+
+/** A figure that a judgement rests on: what it is, and its value with unit. */
+export type JudgementNumber = readonly [what: string, value: string];
+
+/** More than arithmetic: what a computed effect means, for whom, and where. */
+export interface Judgement {
+  /** Names it when it is silenced: kind and part, "loadedBypass:d3". */
+  readonly key: string;
+  readonly kind: JudgementKind;
+  readonly weight: 'warning' | 'note' | 'fine';
+  /** The part it speaks of; null for the rig. */
+  readonly place: Pick<Place, 'kind' | 'id'> | null;
+  readonly title: string;
+  readonly reason: string;
+  readonly numbers: readonly JudgementNumber[];
+  /** In which states. */
+  readonly when: string;
+  /** Under which approaches it is said. */
+  readonly approaches: 'every' | readonly ApproachKind[];
+}
+
+export const APPROACH_WORDS: Readonly<
+  Record<ApproachKind, { readonly name: string; readonly says: string }>
+> = {
+  clear: {
+    name: 'clear',
+    says: 'As near to straight in as can be. Buffers, short leads and true bypass are all means to it.',
+  },
+  bookends: {
+    name: 'bookends',
+    says: 'Low impedance from the first box to the last: a buffer in front, a buffer at the end.',
+  },
+  oneBuffer: {
+    name: 'one good buffer',
+    says: 'One buffer, early and good, and as few others in the way as possible.',
+  },
+  steady: {
+    name: 'steady',
+    says: 'The sound should not depend on which other pedals happen to be on.',
+  },
+  shaped: {
+    name: 'shaped',
+    says: 'No buffer wanted: lead and capacitance place the resonance, and the loss is part of the sound.',
+  },
+};

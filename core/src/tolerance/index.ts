@@ -1,0 +1,4 @@
+export { boundsOf, isEstablished } from './band';
+export type { Bounds } from './band';
+export { DEFAULT_DRAWS, findDifference, findTolerance, finish } from './tolerance';
+export type { Difference, FigureBands, Plan, Tolerance, ToleranceProgress } from './tolerance';

@@ -1,0 +1,203 @@
+import fc from 'fast-check';
+import { DRAW_GRID, FIGURE_GRID, TREBLE_GRID, type Section } from '../../src/circuit';
+import { analyseStates, figuresOf, switchesOf, ENVELOPE_EVERY } from '../../src/figures';
+import { deviceOfClass, guitarOfClass, type DeviceClass } from '../../src/gear';
+import { addLevels, buildStateGraph, routeOf, routeRows, SectionSolver } from '../../src/path';
+import {
+  addAmpLoop,
+  addGuitar,
+  applyEdits,
+  insertDevice,
+  mainRow,
+  newRig,
+  type Rig,
+} from '../../src/rig';
+import { pathOf, stand } from '../rig/straightRow';
+
+/// All states of rigs with branches, against every combination one by one.
+
+const CLASSES: readonly DeviceClass[] = [
+  'tuner',
+  'drive',
+  'delay',
+  'wah',
+  'tap',
+  'passiveSplitter',
+  'bufferedSplitter',
+  'passiveVolume',
+  'switcher',
+  'gate',
+];
+
+interface Growth {
+  readonly name: DeviceClass;
+  readonly row: number;
+  readonly gap: number;
+}
+
+const growth = fc.record<Growth>({
+  name: fc.constantFrom(...CLASSES),
+  row: fc.nat(20),
+  gap: fc.nat(5),
+});
+
+const MOST_SWITCHES = 12;
+
+/** A rig grown device by device in any of its rows, with at most twelve switches. */
+const branchedRig: fc.Arbitrary<Rig> = fc
+  .tuple(fc.array(growth, { minLength: 2, maxLength: 7 }), fc.boolean(), fc.boolean())
+  .map(([steps, hasLoop, isLinked]) => {
+    let rig = newRig('branched');
+    if (hasLoop) rig = applyEdits(rig, addAmpLoop(rig, 'e1'));
+    for (const { name, row, gap } of steps) {
+      const into = rig.rows[row % rig.rows.length]!;
+      const device = deviceOfClass(name, '');
+      const shaped =
+        name === 'switcher'
+          ? { ...device, loops: 2 }
+          : name === 'gate'
+            ? { ...device, insert: 'own' as const, loops: 1 }
+            : device;
+      const grown = applyEdits(rig, insertDevice(rig, gap % into.leads.length, shaped, into.id));
+      if (switchesOf(grown).length <= MOST_SWITCHES) rig = grown;
+    }
+    const switches = switchesOf(rig);
+    return isLinked && switches.length > 3 ? { ...rig, links: [switches.slice(0, 2)] } : rig;
+  });
+
+const solver = new SectionSolver();
+function levelsOf(circuits: readonly Section[]) {
+  const draw = new Float64Array(DRAW_GRID.omega.length);
+  const figure = new Float64Array(FIGURE_GRID.omega.length);
+  for (const circuit of circuits) {
+    addLevels(solver.solve(circuit).draw, draw);
+    addLevels(solver.solve(circuit).figure, figure);
+  }
+  return { draw, figure };
+}
+
+/** Each sound once: states that differ only in switches that nothing runs through are the same one. */
+function bruteForce(rig: Rig, rowId: string) {
+  const counted = switchesOf(rig);
+  const reference = levelsOf([routeOf(rig, rowId).reference]);
+  const sounds = new Map<string, { trebleDb: number; nowDb: Float64Array }>();
+  for (let bits = 0; bits < 2 ** counted.length; bits++) {
+    const positions = Object.fromEntries(counted.map((id, k) => [id, ((bits >> k) & 1) === 1]));
+    if (rig.links.some((link) => new Set(link.map((id) => positions[id])).size > 1)) continue;
+    const path = pathOf(stand(rig, positions), rowId);
+    if (path.interrupted) continue;
+    const circuits = path.sections.map(({ circuit }) => circuit);
+    const key = JSON.stringify(circuits);
+    if (sounds.has(key)) continue;
+    const now = levelsOf(circuits);
+    const { trebleDb } = figuresOf(now.figure, reference.figure);
+    sounds.set(key, { trebleDb, nowDb: now.draw });
+  }
+  return [...sounds.values()];
+}
+
+test('extremes, spread and envelope of every branch are those of brute force; extremes can be stood in', () => {
+  fc.assert(
+    fc.property(branchedRig, (rig) => {
+      for (const { id } of routeRows(rig)) {
+        const all = bruteForce(rig, id);
+        const found = analyseStates(rig, switchesOf(rig), id);
+        if (found.kind === 'nothingHeard') {
+          expect(all).toHaveLength(0);
+          continue;
+        }
+        const trebles = all.map(({ trebleDb }) => trebleDb);
+        expect(found.isCapped).toBe(false);
+        expect(found.count).toBeGreaterThanOrEqual(all.length);
+        expect(found.brightest.trebleDb).toBeCloseTo(Math.max(...trebles), 7);
+        expect(found.dullest.trebleDb).toBeCloseTo(Math.min(...trebles), 7);
+        found.envelope.highDb.forEach((high, k) => {
+          const levels = all.map(({ nowDb }) => nowDb[k * ENVELOPE_EVERY]!);
+          expect(high).toBeCloseTo(Math.max(...levels), 6);
+          expect(found.envelope.lowDb[k]).toBeCloseTo(Math.min(...levels), 6);
+        });
+        for (const extreme of [found.brightest, found.dullest]) {
+          const stood = pathOf(stand(rig, extreme.positions), id);
+          expect(stood.interrupted).toBeNull();
+          const reference = levelsOf([routeOf(rig, id).reference]);
+          const now = levelsOf(stood.sections.map(({ circuit }) => circuit));
+          const { trebleDb } = figuresOf(now.figure, reference.figure);
+          expect(trebleDb).toBeCloseTo(extreme.trebleDb, 7);
+        }
+      }
+    }),
+    { seed: 71, numRuns: 30, endOnFailure: true },
+  );
+});
+
+const row = (...classes: DeviceClass[]): Rig =>
+  classes.reduce(
+    (rig, name) =>
+      applyEdits(rig, insertDevice(rig, mainRow(rig).devices.length, deviceOfClass(name, ''))),
+    newRig('row'),
+  );
+
+test('pedals in an open loop are counted once: three closed ways and one open', () => {
+  let rig = row('switcher');
+  for (const { id } of rig.rows.filter(({ at }) => at.kind === 'loop').slice(0, 2))
+    rig = applyEdits(rig, insertDevice(rig, 0, deviceOfClass('drive', ''), id));
+  const [first, second] = ['d1.0', 'd1.1'];
+  const found = analyseStates(rig, [first, second, 'd2', 'd3']);
+  if (found.kind !== 'states') throw new Error(found.kind);
+  // Each loop: open, closed with its pedal off, closed with its pedal on.
+  expect(found).toMatchObject({ switches: 4, count: 9 });
+  const ways = [
+    [false, false],
+    [true, false],
+    [true, true],
+  ] as const;
+  const reference = levelsOf([routeOf(rig).reference]);
+  const trebles = ways.flatMap(([one, d2]) =>
+    ways.map(([two, d3]) => {
+      const path = pathOf(stand(rig, { [first]: one, d2, [second]: two, d3 }));
+      const now = levelsOf(path.sections.map(({ circuit }) => circuit));
+      return figuresOf(now.figure, reference.figure).trebleDb;
+    }),
+  );
+  const mean = trebles.reduce((a, b) => a + b) / 9;
+  const variance = trebles.reduce((a, b) => a + (b - mean) ** 2, 0) / 9;
+  expect(found.meanDb).toBeCloseTo(mean, 7);
+  expect(found.deviationDb).toBeCloseTo(Math.sqrt(variance), 6);
+});
+
+test('switches that act together are one choice', () => {
+  const rig = { ...row('drive', 'drive', 'drive'), links: [['d1', 'd3']] };
+  expect(analyseStates(rig, switchesOf(rig))).toMatchObject({ switches: 2, count: 4 });
+  const apart = analyseStates({ ...rig, links: [] }, switchesOf(rig));
+  const both = analyseStates({ ...rig, links: [['d1', 'd2', 'd3']] }, switchesOf(rig));
+  if (apart.kind !== 'states' || both.kind !== 'states') throw new Error('nothing heard');
+  expect(both.count).toBe(2);
+  const p = both.brightest.positions;
+  expect(new Set([p.d1, p.d2, p.d3]).size).toBe(1);
+  expect(both.spreadDb).toBeLessThanOrEqual(apart.spreadDb + 1e-9);
+});
+
+test('eight loops of one pedal each are told apart, and a cap is said where it is reached', () => {
+  let rig = row('switcher', 'switcher');
+  for (const { id } of rig.rows.filter(({ at }) => at.kind === 'loop'))
+    rig = applyEdits(
+      rig,
+      insertDevice(rig, 0, { ...deviceOfClass('drive', ''), bypass: 'true' }, id),
+    );
+  const found = analyseStates(rig, switchesOf(rig));
+  expect(found).toMatchObject({ kind: 'states', switches: 16, count: 3 ** 8, isCapped: false });
+  const route = routeOf(rig, undefined, new Set(switchesOf(rig)));
+  const capped = buildStateGraph(route, TREBLE_GRID, 20);
+  expect(capped.isCapped).toBe(true);
+  expect(capped.edges.length).toBeLessThan(buildStateGraph(route, TREBLE_GRID).edges.length);
+});
+
+test('the guitar that plays is the one that is counted', () => {
+  const start = row('drive', 'selector', 'drive');
+  const rig = applyEdits(start, addGuitar(start, guitarOfClass('hotTwin', 'dark'), 'd2'));
+  const [dark, bright] = ['g2', 'g1'].map((playing) =>
+    analyseStates({ ...rig, standing: { ...rig.standing, playing } }, switchesOf(rig)),
+  );
+  expect(dark).toMatchObject({ count: 2 });
+  expect(bright).toMatchObject({ count: 4 });
+});

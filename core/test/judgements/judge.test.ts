@@ -1,0 +1,195 @@
+import { analyseRig, analyseStates, switchesOf } from '../../src/figures';
+import { deviceOfClass, endOfKind, entered, type Device, type DeviceClass } from '../../src/gear';
+import { judgeRig, type Judgement, type JudgementKind } from '../../src/judgements';
+import {
+  applyEdits,
+  insertDevice,
+  mainRow,
+  newRig,
+  setLeadLength,
+  type ApproachKind,
+  type Rig,
+} from '../../src/rig';
+import { stand, withEnd, withGuitar } from '../rig/straightRow';
+
+/// Each judgement in a rig that deserves it, and absent from one that does not.
+
+interface Box {
+  readonly name: DeviceClass;
+  readonly more?: Partial<Device>;
+}
+
+function row(boxes: readonly (DeviceClass | Box)[], approach: ApproachKind = 'clear'): Rig {
+  const start: Rig = {
+    ...newRig('row'),
+    approach: { ...newRig('').approach, kind: approach },
+  };
+  return boxes.reduce<Rig>((rig, box) => {
+    const { name, more } = typeof box === 'string' ? { name: box, more: {} } : box;
+    const device = { ...deviceOfClass(name, '', name), ...more };
+    return applyEdits(rig, insertDevice(rig, mainRow(rig).devices.length, device));
+  }, start);
+}
+
+function judge(rig: Rig): readonly Judgement[] {
+  const analysis = analyseRig(rig);
+  if (analysis.kind !== 'sounding') throw new Error(analysis.kind);
+  const states = analyseStates(rig, switchesOf(rig));
+  return judgeRig(rig, mainRow(rig).id, analysis, states, 'metric');
+}
+
+const find = (rig: Rig, kind: JudgementKind) => judge(rig).find((found) => found.kind === kind);
+const numberOf = (found: Judgement | undefined, what: string) =>
+  found?.numbers.find(([name]) => name === what)?.[1];
+
+describe('low-impedance fuzz', () => {
+  test('wants the pickup itself: a buffer in front of it is a warning that names both impedances', () => {
+    const found = find(row(['buffer', 'lowImpedanceFuzz']), 'fuzzWantsPickup');
+    expect(found).toMatchObject({ weight: 'warning', when: 'whenever the fuzz is on' });
+    expect(numberOf(found, 'buffer gives from')).toBe('150\u00a0Ω');
+    expect(numberOf(found, 'the guitar, at 1 kHz')).toMatch(/kΩ$/u);
+    expect(find(row(['lowImpedanceFuzz', 'buffer']), 'fuzzWantsPickup')).toBeUndefined();
+  });
+
+  test('a buffered bypass in front counts only while it is off, a drive of 5 kΩ while it is on', () => {
+    const found = judge(row(['delay', 'lowImpedanceFuzz'])).filter(
+      ({ kind }) => kind === 'fuzzWantsPickup',
+    );
+    expect(found.map(({ when }) => when).sort()).toEqual([
+      'with delay off: its bypass is buffered',
+      'with delay on',
+    ]);
+  });
+
+  test('a wah straight into it is named with the level lost between them', () => {
+    const found = find(row(['wah', 'lowImpedanceFuzz']), 'wahIntoFuzz');
+    expect(found).toMatchObject({ weight: 'warning' });
+    expect(numberOf(found, 'level lost between')).toBe('−7.0 dB');
+    expect(find(row(['lowImpedanceFuzz', 'wah']), 'wahIntoFuzz')).toBeUndefined();
+  });
+
+  test('conflicting rules: the buffer between wah and fuzz is the exception', () => {
+    const rig = row(['wah', 'buffer', 'lowImpedanceFuzz']);
+    expect(find(rig, 'wahIntoFuzz')).toBeUndefined();
+    expect(find(rig, 'fuzzWantsPickup')).toBeUndefined();
+    expect(find(rig, 'bufferForWah')).toMatchObject({ weight: 'note' });
+  });
+});
+
+test('a loaded bypass at the pickup costs treble and level; behind a buffer it is left alone', () => {
+  const found = find(row(['wah']), 'loadedBypass');
+  expect(found).toMatchObject({ weight: 'warning', place: { id: 'd1' } });
+  expect(numberOf(found, 'treble it takes')).toMatch(/^−/u);
+  expect(numberOf(found, 'level it takes')).toMatch(/^−/u);
+  expect(find(row(['buffer', 'wah']), 'loadedBypass')).toBeUndefined();
+});
+
+test('a volume’s track has to fit what drives it', () => {
+  const pot = (potOhm: number): Box => ({
+    name: 'passiveVolume',
+    more: { pot: { ...deviceOfClass('passiveVolume', '').pot!, potOhm: entered(potOhm) } },
+  });
+  expect(find(row([pot(25e3)]), 'potTooSmall')).toMatchObject({ weight: 'warning' });
+  expect(find(row([pot(250e3)]), 'potTooSmall')).toBeUndefined();
+  const large = find(row(['buffer', pot(250e3)]), 'potTooLarge');
+  expect(numberOf(large, 'its output reaches')).toBe('62.5\u00a0kΩ');
+  expect(numberOf(large, 'half down, treble')).toMatch(/^−/u);
+  expect(find(row(['buffer', pot(25e3)]), 'potTooLarge')).toBeUndefined();
+});
+
+test('a buffer is judged by what it does here', () => {
+  const on = deviceOfClass('buffer', '').on;
+  const poor = { ...on, rInOhm: entered(220e3), rOutOhm: entered(4700), gainDb: entered(-0.8) };
+  const found = find(row([{ name: 'buffer', more: { on: poor } }]), 'poorBuffer');
+  expect(found).toBeDefined();
+  expect(numberOf(found, 'level, with its gain')).toMatch(/^−/u);
+  expect(find(row(['buffer']), 'poorBuffer')).toBeUndefined();
+});
+
+test('many in a row, and under one good buffer the second one', () => {
+  expect(find(row(['delay', 'delay', 'delay', 'delay']), 'manyBuffers')).toBeDefined();
+  expect(find(row(['buffer', 'delay']), 'manyBuffers')).toBeUndefined();
+  expect(find(row(['buffer', 'delay'], 'oneBuffer'), 'manyBuffers')).toMatchObject({
+    approaches: ['oneBuffer'],
+  });
+});
+
+test('a buffer that comes too late, except where no buffer is wanted', () => {
+  const late = (approach: ApproachKind) => {
+    const rig = row(['drive', 'drive', 'drive', 'drive', 'buffer'], approach);
+    return applyEdits(rig, setLeadLength('l1', 12));
+  };
+  const found = find(late('clear'), 'lateBuffer');
+  expect(found).toMatchObject({ weight: 'warning', place: { id: 'd5' } });
+  expect(numberOf(found, 'boost at 4–8 kHz instead')).toMatch(/^\+/u);
+  expect(find(late('shaped'), 'lateBuffer')).toBeUndefined();
+  expect(find(applyEdits(row(['buffer']), setLeadLength('l1', 3)), 'lateBuffer')).toBeUndefined();
+});
+
+test('bookends wants a low impedance at the end in every state', () => {
+  expect(find(row(['buffer', 'drive'], 'bookends'), 'weakEnd')).toMatchObject({ weight: 'note' });
+  expect(find(row(['drive', 'buffer'], 'bookends'), 'weakEnd')).toBeUndefined();
+  expect(find(row(['buffer', 'drive']), 'weakEnd')).toBeUndefined();
+});
+
+test('steady minds the spread, shaped the resonance', () => {
+  const board = ['drive', 'drive', 'drive'] as const;
+  expect(find(row(board, 'steady'), 'spread')).toMatchObject({ weight: 'warning' });
+  expect(find(row(['buffer', ...board], 'steady'), 'spread')).toBeUndefined();
+  const shaped = { ...row([], 'shaped') };
+  expect(find(shaped, 'resonance')).toBeDefined();
+  const wanted = analyseRig(shaped);
+  if (wanted.kind !== 'sounding' || wanted.resonance.kind !== 'resonance') throw new Error('none');
+  const met = {
+    ...shaped,
+    approach: { kind: 'shaped' as const, wantedHz: entered(wanted.resonance.frequencyHz) },
+  };
+  expect(find(met, 'resonance')).toBeUndefined();
+  expect(find(row([]), 'resonance')).toBeUndefined();
+});
+
+test('a piezo wants megohms, a DI the source that it is made for', () => {
+  const piezo = withGuitar(newRig('ukulele'), { kind: 'piezo' });
+  expect(find(piezo, 'piezoLoad')).toMatchObject({ weight: 'warning' });
+  const good = withEnd(piezo, { input: 'plain', rInOhm: entered(10e6) });
+  expect(find(good, 'piezoLoad')).toBeUndefined();
+  const iron = { ...endOfKind('passiveDi', 'iron') };
+  const found = find(withEnd(newRig('di'), iron), 'wrongDi');
+  expect(numberOf(found, 'level it takes')).toMatch(/^−/u);
+  expect(numberOf(found, 'treble it takes')).toMatch(/^−/u);
+  expect(find(withEnd(row(['buffer']), iron), 'wrongDi')).toBeUndefined();
+  expect(find(withEnd(newRig('di'), endOfKind('activeDi', 'box')), 'wrongDi')).toBeUndefined();
+});
+
+test('a long unbalanced lead to a mixer', () => {
+  const mixer = endOfKind('mixer', 'desk');
+  const rig = withEnd(row(['buffer']), mixer);
+  expect(find(applyEdits(rig, setLeadLength('l2', 12)), 'longUnbalanced')).toBeDefined();
+  expect(find(rig, 'longUnbalanced')).toBeUndefined();
+});
+
+test('it’s fine is a judgement too, said with its figures, and warnings come before it', () => {
+  const right = applyEdits(row(['buffer']), setLeadLength('l1', 3));
+  expect(judge(right).map(({ kind }) => kind)).toEqual(['fine']);
+  expect(judge(right)[0]!.numbers).toHaveLength(3);
+  const weights = judge(row(['wah', 'lowImpedanceFuzz'])).map(({ weight }) => weight);
+  expect([...weights].sort((a, b) => (a === b ? 0 : a === 'warning' ? -1 : 1))).toEqual(weights);
+});
+
+test('every judgement has a key of its own, a reason, numbers and says when it applies', () => {
+  const rig = stand(
+    row(['wah', 'delay', 'lowImpedanceFuzz', 'passiveVolume', 'delay', 'delay', 'delay']),
+    {
+      d4: false,
+    },
+  );
+  const all = judge(rig);
+  expect(new Set(all.map(({ key }) => key)).size).toBe(all.length);
+  for (const { reason, numbers, when, title } of all) {
+    expect(reason.length).toBeGreaterThan(30);
+    expect(numbers.length).toBeGreaterThan(0);
+    expect(when).not.toBe('');
+    expect(title).not.toMatch(/undefined|NaN/u);
+    for (const [, value] of numbers) expect(value).not.toMatch(/undefined|NaN|Infinity/u);
+  }
+});

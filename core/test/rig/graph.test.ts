@@ -1,0 +1,240 @@
+import { deviceOfClass, endOfKind, entered, guitarOfClass, leadOfClass } from '../../src/gear';
+import {
+  addAmpLoop,
+  addGuitar,
+  applyEdit,
+  applyEdits,
+  checkRig,
+  findDevice,
+  insertDevice,
+  mainRow,
+  newRig,
+  removeDevice,
+  reshapeDevice,
+  type Edit,
+  type Rig,
+  type Row,
+  type RowPlace,
+} from '../../src/rig';
+
+/// What may hang on what: bad graphs are refused with a sentence that says what is wrong and where.
+
+const lead = (id: string) => leadOfClass('ordinary', id, entered(1));
+const put = (rig: Rig, ...names: Parameters<typeof deviceOfClass>[0][]): Rig =>
+  names.reduce((now, name) => {
+    const gap = mainRow(now).devices.length;
+    return applyEdits(now, insertDevice(now, gap, deviceOfClass(name, '')));
+  }, rig);
+
+const start = put(newRig('graph'), 'drive', 'selector', 'tap', 'switcher');
+const [drive, selector, tap, switcher] = mainRow(start).devices.map(({ id }) => id) as [
+  string,
+  string,
+  string,
+  string,
+];
+
+const addRow = (at: RowPlace): Edit => ({
+  kind: 'list',
+  of: 'rows',
+  at: start.rows.length,
+  remove: 0,
+  insert: [{ id: 'r99', at, devices: [], leads: [lead('l99')] }],
+});
+const change = (index: number, row: Partial<Row>): Edit => ({
+  kind: 'list',
+  of: 'rows',
+  at: index,
+  remove: 1,
+  insert: [{ ...start.rows[index]!, ...row }],
+});
+
+const second = applyEdits(start, {
+  kind: 'list',
+  of: 'guitars',
+  at: 1,
+  remove: 0,
+  insert: [guitarOfClass('hotTwin', 'dark one', 'g2')],
+});
+
+test.each<[string, Rig, Edit]>([
+  [
+    'Two drivers on one wire: dark one arrives at drive, whose input has a lead already. An A/B selector there lets one of them through.',
+    second,
+    addRow({ kind: 'guitar', guitar: 'g2', selector: drive }),
+  ],
+  [
+    'The lead of dark one ends nowhere: “d77” is not in the rig.',
+    second,
+    addRow({ kind: 'guitar', guitar: 'g2', selector: 'd77' }),
+  ],
+  [
+    'guitar plays into the main row already; it has one output.',
+    second,
+    addRow({ kind: 'guitar', guitar: 'g1', selector }),
+  ],
+  [
+    'drive has no side jack for a lead to begin at.',
+    start,
+    addRow({ kind: 'side', device: drive, to: { kind: 'end', end: 'e2' } }),
+  ],
+  [
+    'Two leads in one jack: rows 2 and 7 both begin at tuner tap.',
+    start,
+    addRow({ kind: 'side', device: tap, to: { kind: 'end', end: 'e2' } }),
+  ],
+  [
+    'Two drivers on one wire: the side lead of tuner tap arrives at amp, where the main row ends.',
+    start,
+    change(1, { at: { kind: 'side', device: tap, to: { kind: 'end', end: 'e1' } } }),
+  ],
+  [
+    'The side lead of tuner tap ends nowhere: “e9” is not in the rig.',
+    start,
+    change(1, { at: { kind: 'side', device: tap, to: { kind: 'end', end: 'e9' } } }),
+  ],
+  [
+    'drive has no key input.',
+    start,
+    change(1, { at: { kind: 'side', device: tap, to: { kind: 'key', device: drive } } }),
+  ],
+  [
+    'loop switcher has no loop 9; it has 4.',
+    start,
+    addRow({ kind: 'loop', device: switcher, loop: 8 }),
+  ],
+  [
+    'Two leads in one jack: rows 3 and 7 both begin at loop switcher.',
+    start,
+    addRow({ kind: 'loop', device: switcher, loop: 0 }),
+  ],
+  [
+    'tuner has no effects loop; only an amp has one.',
+    start,
+    addRow({ kind: 'ampLoop', end: 'e2' }),
+  ],
+  ['There is a second main row.', start, addRow({ kind: 'main' })],
+  [
+    'No lead arrives at spare.',
+    start,
+    { kind: 'list', of: 'ends', at: 2, remove: 0, insert: [endOfKind('amp', 'spare', 'e9')] },
+  ],
+  [
+    'Leads: 2 for 0 devices; every hop needs one, 1 in all.',
+    start,
+    change(2, { leads: [null, null] }),
+  ],
+  [
+    'A rig needs guitars; it has none.',
+    start,
+    { kind: 'list', of: 'guitars', at: 0, remove: 1, insert: [] },
+  ],
+  [`There is no guitar “g9” in this rig.`, start, { kind: 'stamp', playing: 'g9' }],
+])('%s', (message, rig, edit) => {
+  expect(applyEdit(rig, edit)).toEqual({ kind: 'refused', message });
+});
+
+test('a device that stands in two places, and a row that runs through what it hangs on', () => {
+  const twice = applyEdit(
+    start,
+    change(2, { devices: [findDevice(start, drive)!], leads: [lead('l97'), lead('l98')] }),
+  );
+  expect(twice).toMatchObject({ kind: 'refused' });
+  expect(twice.kind === 'refused' && twice.message).toContain(
+    'is used twice, for drive and for drive',
+  );
+  // A switcher taken off the main row and put into its own loop.
+  const circle: Rig = {
+    ...start,
+    rows: start.rows.map((row, i) => {
+      const own = mainRow(start).devices[3]!;
+      if (i === 0)
+        return { ...row, devices: row.devices.slice(0, 3), leads: row.leads.slice(0, 4) };
+      return i === 2 ? { ...row, devices: [own], leads: [lead('l97'), lead('l98')] } : row;
+    }),
+  };
+  expect(checkRig(circle).map(({ message }) => message)).toContain(
+    'A circle: what begins at loop switcher runs through loop switcher again.',
+  );
+});
+
+describe('what people do', () => {
+  test('a switcher comes with its loops, a tap with a tuner, and both go with what hangs on them', () => {
+    expect(start.rows.map(({ at }) => at.kind)).toEqual([
+      'main',
+      'side',
+      'loop',
+      'loop',
+      'loop',
+      'loop',
+    ]);
+    expect(start.ends.map(({ kind }) => kind)).toEqual(['amp', 'tuner']);
+    const loop = start.rows[2]!.id;
+    const full = applyEdits(
+      start,
+      insertDevice(start, 0, deviceOfClass('bufferedSplitter', ''), loop),
+    );
+    expect(full.ends).toHaveLength(3);
+    const closed = applyEdits(full, { kind: 'stamp', positions: { [`${switcher}.0`]: true } });
+    const result = applyEdit(closed, removeDevice(closed, switcher));
+    if (result.kind === 'refused') throw new Error(result.message);
+    expect(result.rig.rows.map(({ at }) => at.kind)).toEqual(['main', 'side']);
+    expect(result.rig.ends).toHaveLength(2);
+    expect(result.rig.standing.positions).toEqual({});
+    expect(applyEdits(result.rig, result.inverse)).toEqual(closed);
+    expect(applyEdits(start, removeDevice(start, tap)).ends).toHaveLength(1);
+  });
+
+  test('loops come and go with their number, and what is in those that stay stays', () => {
+    const device = findDevice(start, switcher)!;
+    const first = start.rows[2]!.id;
+    const full = applyEdits(start, insertDevice(start, 0, deviceOfClass('delay', ''), first));
+    const more = applyEdits(full, reshapeDevice(full, { ...device, loops: 6 }));
+    expect(more.rows.filter(({ at }) => at.kind === 'loop')).toHaveLength(6);
+    const few = applyEdits(more, reshapeDevice(more, { ...device, loops: 1 }));
+    expect(few.rows.filter(({ at }) => at.kind === 'loop')).toHaveLength(1);
+    expect(few.rows.find(({ id }) => id === first)!.devices).toHaveLength(1);
+    const gate = applyEdits(start, insertDevice(start, 4, deviceOfClass('gate', '')));
+    const own = findDevice(gate, mainRow(gate).devices[4]!.id)!;
+    const looped = applyEdits(gate, reshapeDevice(gate, { ...own, insert: 'own', loops: 1 }));
+    expect(looped.rows.at(-1)!.at).toEqual({ kind: 'loop', device: own.id, loop: 0 });
+  });
+
+  test('a second guitar takes a selector’s other input, or the first one’s lead', () => {
+    const rig = applyEdits(start, addGuitar(start, guitarOfClass('hotTwin', 'dark'), selector));
+    expect(rig.rows.at(-1)!.at).toEqual({ kind: 'guitar', guitar: 'g2', selector });
+    expect(rig.standing.playing).toBe('g2');
+    const plain = applyEdits(start, addGuitar(start, guitarOfClass('hotTwin', 'dark')));
+    expect(plain.rows).toHaveLength(start.rows.length);
+    // Without its selector the second guitar takes the first one’s lead.
+    const without = applyEdits(rig, removeDevice(rig, selector));
+    expect(without.guitars).toHaveLength(2);
+    expect(without.rows.some(({ at }) => at.kind === 'guitar')).toBe(false);
+  });
+
+  test('an amp’s loop is a row of its own', () => {
+    const rig = applyEdits(start, addAmpLoop(start, 'e1'));
+    expect(rig.rows.at(-1)).toMatchObject({ at: { kind: 'ampLoop', end: 'e1' }, devices: [] });
+    expect(applyEdit(rig, addAmpLoop(rig, 'e1'))).toMatchObject({ kind: 'refused' });
+  });
+
+  test('at most four pins, and what is pinned is brought back but for the pins', () => {
+    const { pins: _, ...pinned } = start;
+    const pin = (id: string) => ({ id, name: id, rig: pinned });
+    const four = applyEdits(start, {
+      kind: 'list',
+      of: 'pins',
+      at: 0,
+      remove: 0,
+      insert: ['p1', 'p2', 'p3', 'p4'].map(pin),
+    });
+    const fifth: Edit = { kind: 'list', of: 'pins', at: 4, remove: 0, insert: [pin('p5')] };
+    expect(applyEdit(four, fifth)).toEqual({
+      kind: 'refused',
+      message: 'Pins: 5 is above the most, 4.',
+    });
+    const changed = applyEdits(four, removeDevice(four, switcher));
+    const back = applyEdits(changed, { kind: 'restore', rig: four.pins[0]!.rig });
+    expect(back).toEqual(four);
+  });
+});

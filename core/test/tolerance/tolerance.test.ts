@@ -1,0 +1,153 @@
+import { analyseRig } from '../../src/figures';
+import { deviceOfClass, entered, leadOfClass } from '../../src/gear';
+import { applyEdits, insertDevice, newRig, setLeadLength, withPart, type Rig } from '../../src/rig';
+import {
+  boundsOf,
+  findDifference,
+  findTolerance,
+  finish,
+  isEstablished,
+  type Tolerance,
+} from '../../src/tolerance';
+import { RigDrawer } from '../../src/tolerance/drawRig';
+import { NamedNormals } from '../../src/tolerance/random';
+import { leadsOf, withLeads, withRowOf } from '../rig/straightRow';
+
+const plan = (rig: Rig) => ({ rig, rowId: 'r1' });
+const tolerance = (rig: Rig, draws = 400): Tolerance =>
+  finish(findTolerance(plan(rig), { draws, seed: 3 }))!;
+
+test('named normals: the same name and draw give the same number, others are independent', () => {
+  const normals = new NamedNormals(7);
+  expect(normals.normal('g1 lH', 5)).toBe(new NamedNormals(7).normal('g1 lH', 5));
+  const count = 20_000;
+  const one = Array.from({ length: count }, (_, k) => normals.normal('a', k));
+  const other = Array.from({ length: count }, (_, k) => normals.normal('b', k));
+  const mean = one.reduce((a, b) => a + b) / count;
+  const variance = one.reduce((a, b) => a + (b - mean) ** 2, 0) / count;
+  const together = one.reduce((sum, value, k) => sum + value * other[k]!, 0) / count;
+  const next = one.slice(1).reduce((sum, value, k) => sum + value * one[k]!, 0) / count;
+  expect(Math.abs(mean)).toBeLessThan(0.03);
+  expect(Math.abs(variance - 1)).toBeLessThan(0.04);
+  expect(Math.abs(together)).toBeLessThan(0.03);
+  expect(Math.abs(next)).toBeLessThan(0.03);
+  // 5 % of a normal lie beyond 1.645 on either side.
+  expect(one.filter((x) => x > 1.645).length / count).toBeCloseTo(0.05, 1);
+});
+
+test('± is two sigma of a log-normal; settings stay as they are set', () => {
+  const rig = withLeads(newRig('one'), (lead) => ({ ...lead, cPerMF: entered(100e-12) }));
+  const drawer = new RigDrawer(rig, new NamedNormals(1));
+  const draws = Array.from({ length: 4000 }, (_, k) => drawer.draw(k));
+  const deviation = (values: readonly number[]) => {
+    const logs = values.map(Math.log);
+    const mean = logs.reduce((a, b) => a + b) / logs.length;
+    return Math.sqrt(logs.reduce((a, b) => a + (b - mean) ** 2, 0) / logs.length);
+  };
+  const cPerM = deviation(draws.map((d) => leadsOf(d)[0]!.cPerMF.value));
+  expect(cPerM).toBeCloseTo(Math.log(1.05) / 2, 3);
+  // The coil is a class default: ± 40 %.
+  expect(deviation(draws.map((d) => d.guitars[0]!.lH.value))).toBeCloseTo(Math.log(1.4) / 2, 2);
+  expect(new Set(draws.map((d) => d.guitars[0]!.volume.travel.value))).toEqual(new Set([1]));
+  expect(draws[0]!.reference).toBe(rig.reference);
+});
+
+test('leads off one reel share a draw, others do not', () => {
+  const start = newRig('reel');
+  const leads = [
+    leadOfClass('low', 'l1', entered(3)),
+    leadOfClass('low', 'l2', entered(4)),
+    leadOfClass('high', 'l3', entered(5)),
+  ];
+  const rig = withRowOf(start, [deviceOfClass('drive', 'd1'), deviceOfClass('drive', 'd2')], leads);
+  const [a, b, other] = leadsOf(new RigDrawer(rig, new NamedNormals(1)).draw(0)).map(
+    (lead, i) => lead.cPerMF.value / leads[i]!.cPerMF.value,
+  );
+  expect(a).toBeCloseTo(b!, 12);
+  expect(other).not.toBeCloseTo(a!, 3);
+});
+
+test('seeded: the same bands again; the figure itself lies inside its band', () => {
+  const rig = applyEdits(newRig('seeded'), setLeadLength('l1', 9));
+  expect(tolerance(rig)).toEqual(tolerance(rig));
+  const analysis = analyseRig(rig);
+  const { trebleDb } = tolerance(rig).figures;
+  if (analysis.kind !== 'sounding') throw new Error(analysis.kind);
+  expect(trebleDb.low).toBeLessThan(analysis.figures.trebleDb);
+  expect(trebleDb.high).toBeGreaterThan(analysis.figures.trebleDb);
+  const { lowDb, highDb } = tolerance(rig).curve;
+  lowDb.forEach((low, i) => expect(low).toBeLessThanOrEqual(highDb[i]!));
+});
+
+test('measured values narrow the band', () => {
+  const rig = newRig('measured');
+  const coil = withPart(
+    rig,
+    { of: 'guitar', id: 'g1' },
+    {
+      ...rig.guitars[0]!,
+      lH: { value: 2.2, from: 'measured' },
+      cWindingF: { value: 110e-12, from: 'measured' },
+    },
+  );
+  const width = ({ figures: { trebleDb } }: Tolerance) => trebleDb.high - trebleDb.low;
+  const known = withLeads(coil, (lead) => ({
+    ...lead,
+    cPerMF: { ...lead.cPerMF, from: 'measured' },
+  }));
+  expect(width(tolerance(known))).toBeLessThan(0.7 * width(tolerance(rig)));
+});
+
+test('six metres against seven: well established, although treble alone spans more', () => {
+  const six = applyEdits(newRig('pair'), setLeadLength('l1', 6));
+  const seven = applyEdits(six, setLeadLength('l1', 7));
+  const difference = finish(findDifference(plan(six), plan(seven), { draws: 400, seed: 3 }))!;
+  const { trebleDb } = difference.figures;
+  expect(isEstablished(trebleDb)).toBe(true);
+  const alone = tolerance(six).figures.trebleDb;
+  expect(trebleDb.high - trebleDb.low).toBeLessThan(0.5 * (alone.high - alone.low));
+});
+
+test('a difference that is none is not established, and one of nothing is exactly nought', () => {
+  const rig = applyEdits(
+    newRig('pair'),
+    insertDevice(newRig('pair'), 0, deviceOfClass('buffer', '')),
+    setLeadLength('l1', 3),
+  );
+  const same = finish(findDifference(plan(rig), plan(rig), { draws: 60 }))!;
+  expect(same.figures.trebleDb).toEqual({ low: 0, median: 0, high: 0 });
+  expect(isEstablished(same.figures.trebleDb)).toBe(false);
+  // Another buffer of the same class: which one is brighter is not known.
+  const other = {
+    ...rig,
+    rows: rig.rows.map((row) => ({
+      ...row,
+      devices: row.devices.map((d) => ({ ...d, id: 'd9' })),
+    })),
+  };
+  const swapped = finish(findDifference(plan(rig), plan(other), { draws: 400 }))!;
+  expect(isEstablished(swapped.figures.trebleDb)).toBe(false);
+});
+
+test('progress is told, and stopping on the way loses nothing but the result', () => {
+  const work = findTolerance(plan(newRig('slow')), { draws: 100, chunk: 25 });
+  const seen: number[] = [];
+  for (let step = work.next(); !step.done; step = work.next()) seen.push(step.value.done);
+  expect(seen).toEqual([0, 25, 50, 75]);
+  const stopped = findTolerance(plan(newRig('slow')), { draws: 100, chunk: 25 });
+  stopped.next();
+  expect(stopped.return(null).done).toBe(true);
+});
+
+test('nothing heard, no bands', () => {
+  const rig = newRig('gap');
+  const open = applyEdits(rig, { kind: 'hop', row: 'r1', at: 0, lead: null });
+  expect(finish(findTolerance(plan(open)))).toBeNull();
+  expect(finish(findDifference(plan(rig), plan(open)))).toBeNull();
+});
+
+test('bounds of a known set', () => {
+  const values = Float64Array.from({ length: 101 }, (_, k) => 100 - k);
+  expect(boundsOf(values)).toEqual({ low: 5, median: 50, high: 95 });
+  expect(values[0]).toBe(100);
+});
