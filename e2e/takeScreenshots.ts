@@ -54,7 +54,7 @@ try {
   await setTheme('night');
   await openPath(STORM_BOARD, 'd3');
   await take('path-night');
-  await (await page.findText('button', 'all switches')).click();
+  await (await page.findText('button', 'states')).click();
   await page.find('[data-testid="spread"]');
   await take('all-switches');
   await page.press('?');

@@ -16,7 +16,7 @@ test('all states at once: the spread, and standing in its extremes', async () =>
   const { page, driver } = world;
   await page.open(`/rigs/${STORM_BOARD}/path`);
   const start = await page.trebleDb();
-  await (await page.findText('button', 'all switches')).click();
+  await (await page.findText('button', 'states')).click();
   expect(await page.textOf('[data-testid="states-counted"]')).toContain('7 switches, 128 states');
   const spread = readDb(await page.textOf('[data-testid="spread"]'));
 
@@ -24,12 +24,12 @@ test('all states at once: the spread, and standing in its extremes', async () =>
     const button = await page.findText('button', `${name}:`);
     const said = readDb(await button.findElement(By.css('i')).getText());
     await button.click();
-    await (await page.findText('button', 'as it stands')).click();
+    await (await page.findText('button', 'now')).click();
     const stood = await page.eventually(`${name} to be stood in`, async () => {
       const now = await page.trebleDb();
       return Math.abs(now - said) < 0.011 ? { now } : null;
     });
-    await (await page.findText('button', 'all switches')).click();
+    await (await page.findText('button', 'states')).click();
     return stood.now;
   };
   const dullest = await standIn('Dullest');
@@ -38,10 +38,10 @@ test('all states at once: the spread, and standing in its extremes', async () =>
 
   await page.click('button[aria-label="Undo"]');
   await page.click('button[aria-label="Undo"]');
-  await (await page.findText('button', 'as it stands')).click();
+  await (await page.findText('button', 'now')).click();
   expect(await page.trebleOtherThan(brightest)).toBe(start);
 
-  await (await page.findText('button', 'all switches')).click();
+  await (await page.findText('button', 'states')).click();
   await (await page.findText('label', '1 Cinder Pot')).click();
   await page.eventually('half the states', async () =>
     (await page.textOf('[data-testid="states-counted"]')).includes('6 switches, 64 states'),

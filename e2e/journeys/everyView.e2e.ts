@@ -49,7 +49,7 @@ describe.each(['day', 'night'] as const)('axe by %s', (theme) => {
   });
 
   test('path, with each kind of thing selected', async () => {
-    for (const at of ['guitar', 'l1', 'd3', 'd5', 'amp']) {
+    for (const at of ['g1', 'l1', 'd3', 'd5', 'e1']) {
       await page.open(`/rigs/${STORM_BOARD}/path?at=${at}`);
       await page.trebleDb();
       await expectNoViolations();
@@ -59,7 +59,7 @@ describe.each(['day', 'night'] as const)('axe by %s', (theme) => {
   test('path with all states', async () => {
     await page.open(`/rigs/${STORM_BOARD}/path`);
     await page.trebleDb();
-    await (await page.findText('button', 'all switches')).click();
+    await (await page.findText('button', 'states')).click();
     await page.find('[data-testid="spread"]');
     await expectNoViolations();
   });
@@ -140,15 +140,16 @@ describe('bad input gets its message in place and changes nothing', () => {
   test('the 65th pedal', async () => {
     const url = `${world.server.address}api/rigs`;
     const { rig } = (await (await fetch(`${url}/${PIT_BOARD}`)).json()) as {
-      rig: { devices: object[]; leads: object[] };
+      rig: { rows: { devices: object[]; leads: object[] }[] };
     };
-    const devices = Array.from({ length: 64 }, (_, i) => ({ ...rig.devices[4], id: `d${i + 1}` }));
-    const leads = Array.from({ length: 65 }, (_, i) => ({ ...rig.leads[1], id: `l${i + 1}` }));
+    const [row] = rig.rows as [(typeof rig.rows)[0]];
+    const devices = Array.from({ length: 64 }, (_, i) => ({ ...row.devices[4], id: `d${i + 1}` }));
+    const leads = Array.from({ length: 65 }, (_, i) => ({ ...row.leads[1], id: `l${i + 1}` }));
     const id = '6a000000-0000-4000-8000-000000000064';
     const made = await fetch(url, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ id, rig: { ...rig, devices, leads } }),
+      body: JSON.stringify({ id, rig: { ...rig, rows: [{ ...row, devices, leads }] } }),
     });
     expect(made.status).toBe(201);
     await page.open(`/rigs/${id}/path`);

@@ -65,11 +65,14 @@ test('the server is killed and comes back: nothing is lost, and the page recover
   await page.saved();
   const kept = (await (await fetch(`${restarted.address}api/rigs/${PIT_BOARD}`)).json()) as {
     revision: number;
-    rig: { leads: { lengthM: { value: number } }[]; positions: Record<string, boolean> };
+    rig: {
+      rows: { leads: { lengthM: { value: number } }[] }[];
+      standing: { positions: Record<string, boolean> };
+    };
   };
   expect(kept.revision).toBe(3);
-  expect(kept.rig.leads[0]!.lengthM.value).toBe(8);
-  expect(kept.rig.positions).toEqual({ d3: true });
+  expect(kept.rig.rows[0]!.leads[0]!.lengthM.value).toBe(8);
+  expect(kept.rig.standing.positions).toEqual({ d3: true });
 });
 
 test('edits made while the server is away outlive the tab', async () => {
@@ -121,9 +124,9 @@ describe('both windows changed the rig while one was off the network', () => {
     await setLeadIn('5 m');
     await page.find('[data-save="away"]');
     const theirs = (await (await fetch(`${world.server.address}api/rigs/${PIT_BOARD}`)).json()) as {
-      rig: { leads: { lengthM: { value: number } }[] };
+      rig: { rows: { leads: { lengthM: { value: number } }[] }[] };
     };
-    theirs.rig.leads[0]!.lengthM.value = 15;
+    theirs.rig.rows[0]!.leads[0]!.lengthM.value = 15;
     const answer = await fetch(`${world.server.address}api/rigs/${PIT_BOARD}`, {
       method: 'PUT',
       headers: { 'Content-Type': 'application/json' },

@@ -11,6 +11,7 @@ import {
   type EdgeValues,
   type Envelope,
   type Histogram,
+  type RouteStep,
   type StateGraph,
   type StateStatistics,
 } from '../path';
@@ -65,9 +66,25 @@ const STATES_GRID: FrequencyGrid = gridOf(
   Float64Array.from([...TREBLE_GRID.frequencyHz, ...ENVELOPE_HZ]),
 );
 
-/** The switches that can count: every foot-switch and every loop of a switcher. */
+/** Every foot-switch and every loop of a switcher. */
 export const switchesOf = (rig: Rig): readonly string[] =>
   allDevices(rig).flatMap(switchesOfDevice);
+
+/** The switches that matter on one way: those that can change what a signal meets on it. */
+export function switchesOn(rig: Rig, rowId?: string): readonly string[] {
+  const all = switchesOf(rig);
+  const found = new Set<string>();
+  const look = (steps: readonly RouteStep[]): void => {
+    for (const step of steps) {
+      if (step.kind !== 'choice') continue;
+      found.add(step.switchId);
+      look(step.off);
+      look(step.on);
+    }
+  };
+  look(routeOf(rig, rowId, new Set(all)).steps);
+  return all.filter((id) => found.has(id));
+}
 
 /**
  * Everything about all combinations of the counted switches at once, exactly and for any number.

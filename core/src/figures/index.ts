@@ -13,5 +13,7 @@ export { DIRECTION_WORDS, SIZE_LADDER, SIZE_WORDS, sizeOf, verdictOf } from './v
 export type { Direction, Size, Verdict } from './verdict';
 export { loopName, nameHop, nameLead, namePlace, nameRow, nameSwitch, nameTakeOut } from './names';
 export { sayVerdict, sayWhatIsGoingOn } from './words';
-export { analyseStates, ENVELOPE_EVERY, switchesOf } from './analyseStates';
+export { analyseStates, ENVELOPE_EVERY, switchesOf, switchesOn } from './analyseStates';
 export type { ExtremeState, StatesAnalysis, StatesSounding } from './analyseStates';
+export { measureScenes } from './scenes';
+export type { SceneFigures } from './scenes';

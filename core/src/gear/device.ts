@@ -163,7 +163,7 @@ export function deviceOfClass(deviceClass: DeviceClass, id: string, name?: strin
     strayF: assumed(picofarad(STRAY_PF)),
     contactOhm: assumed(CONTACT_OHM),
     mutes,
-    powerLost: bypass === 'true' || bypass === 'loaded' ? 'bypass' : 'silence',
+    powerLost: bypass === 'buffered' || bypass === 'alwaysOn' ? 'silence' : 'bypass',
     pot: potOhm === null ? null : volumeTrack(potOhm),
     sideJack,
     insert: loops > 0 ? 'switched' : 'none',

@@ -1,7 +1,18 @@
 import { deviceOfClass, endOfKind, entered, leadOfClass, patchLead, type Device } from '../gear';
 import type { Guitar, Lead } from '../gear';
-import type { Edit } from './edit';
-import { findDevice, freshId, mainRow, rowOf, type Rig, type Row, type RowPlace } from './rig';
+import type { Edit, Lists } from './edit';
+import {
+  allDevices,
+  findDevice,
+  freshId,
+  mainRow,
+  rowOf,
+  switchesOfDevice,
+  type Rig,
+  type Row,
+  type RowPlace,
+  type Scene,
+} from './rig';
 
 /// Edits for the things people do to a rig: put in, take out, stand a buffer, plug in a second guitar.
 
@@ -89,7 +100,7 @@ function sideRow(
   ];
 }
 
-const addTo = <K extends 'guitars' | 'rows' | 'ends'>(rig: Rig, of: K, insert: Rig[K]) =>
+const addTo = <K extends keyof Lists>(rig: Rig, of: K, insert: Rig[K]) =>
   ({ kind: 'list', of, at: rig[of].length, remove: 0, insert }) as Extract<Edit, { kind: 'list' }>;
 
 export function insertBuffer(rig: Rig, gap: number, rowId?: string): Edit {
@@ -251,4 +262,33 @@ export function addAmpLoop(rig: Rig, endId: string): Edit {
     leads: [leadOfClass('ordinary', freshId(rig, 'l'), entered(6), 'loom')],
   };
   return addTo(rig, 'rows', [row]);
+}
+
+/** Stands the rig in a scene: every switch it has, on or off; what the scene names and the rig lacks is left out. */
+export function standIn(rig: Rig, { standing }: Scene): Edit {
+  const ids = allDevices(rig).flatMap(switchesOfDevice);
+  const known = rig.guitars.some(({ id }) => id === standing.playing);
+  return {
+    kind: 'stamp',
+    positions: Object.fromEntries(ids.map((id) => [id, standing.positions[id] === true])),
+    playing: known || standing.playing === null ? standing.playing : rig.standing.playing,
+    powered: standing.powered,
+  };
+}
+
+/** Keeps the switches as they stand under a name. */
+export function keepScene(rig: Rig, name: string): Edit {
+  const scene: Scene = { id: freshId(rig, 's'), name, standing: rig.standing };
+  return addTo(rig, 'scenes', [scene]);
+}
+
+/** Keeps the rig as it is to compare with. */
+export function pinRig(rig: Rig, name: string): Edit {
+  const { pins: _, ...pinned } = rig;
+  return addTo(rig, 'pins', [{ id: freshId(rig, 'p'), name, rig: pinned }]);
+}
+
+export function removeFrom(rig: Rig, of: 'scenes' | 'pins', id: string): Edit {
+  const at = rig[of].findIndex((thing) => thing.id === id);
+  return { kind: 'list', of, at, remove: 1, insert: [] };
 }

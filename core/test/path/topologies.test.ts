@@ -1,104 +1,35 @@
 import {
-  compileSection,
-  createLadderState,
-  gridOf,
   NO_CONTROLS,
-  solveLadder,
-  type Load,
   type PathElement,
   type PickupSource,
   type Section,
   type Source,
 } from '../../src/circuit';
-import {
-  deviceOfClass,
-  endOfKind,
-  entered,
-  guitarOfClass,
-  leadOfClass,
-  pickupOfClass,
-  type Device,
-  type Guitar,
-  type Lead,
-} from '../../src/gear';
+import { entered, guitarOfClass, leadOfClass, pickupOfClass, type Guitar } from '../../src/gear';
 import { drivePath, routeOf } from '../../src/path';
-import { newRig, type Rig, type Row, type Standing } from '../../src/rig';
-import { solveBackwards } from '../circuit/backwards';
-import { apart, c, mul, type Complex } from '../circuit/complex';
-import { stand, withEnd, withGuitar, withLeads } from '../rig/straightRow';
+import { type Rig, type Row } from '../../src/rig';
+import { apart, c, mul } from '../circuit/complex';
+import { stand, withGuitar } from '../rig/straightRow';
+import {
+  AMP,
+  BRIGHT,
+  WIRE,
+  base,
+  box,
+  expectWay,
+  from,
+  into,
+  lead,
+  leadC,
+  mainOf,
+  pots,
+  response,
+  rigOf,
+  shuntC,
+  standing,
+} from './byHand';
 
-/// Every way of wiring, against sections written out by hand and solved from the load backwards.
-
-const grid = gridOf(Float64Array.of(60, 400, 1500, 4000, 12000));
-
-const lead = (id: string, lengthM: number): Lead => leadOfClass('ordinary', id, entered(lengthM));
-/** A lead of 110 pF/m with two plugs of 15 pF. */
-const leadC = (lengthM: number): PathElement => shuntC(110e-12 * lengthM + 30e-12);
-const shuntC = (cF: number): PathElement => ({ kind: 'shunt', rOhm: null, cF });
-/** A bypassed pedal, or any passive box. */
-const WIRE: readonly PathElement[] = [{ kind: 'series', rOhm: 0.1 }, shuntC(25e-12)];
-const AMP: Load = { rOhm: 1e6, cF: 0, grid: { stopperOhm: 34e3, millerF: 100e-12 } };
-const into = (rOhm: number, cF: number): Load => ({ rOhm, cF, grid: null });
-const from = (rOutOhm: number, gain = 1): Source => ({ kind: 'voltage', rOutOhm, gain });
-
-const pots = (potOhm: number) => ({
-  wiring: 'modern' as const,
-  volume: { potOhm, wiper: 1, reversed: false },
-  tone: { potOhm, cF: 22e-9, remaining: 1, noLoad: false },
-  bleed: null,
-});
-const BRIGHT: PickupSource = {
-  kind: 'pickup',
-  lH: 2.2,
-  rDcOhm: 5800,
-  cWindingF: 110e-12,
-  rEddyOhm: 1e6,
-  controls: pots(250e3),
-};
-
-function response(sections: readonly Section[]): readonly Complex[] {
-  const out = new Float64Array(2 * grid.omega.length);
-  const state = createLadderState(grid.omega.length);
-  return sections
-    .map((section) => {
-      solveLadder(compileSection(section), section.load, grid, out, state);
-      return Array.from(grid.omega, (_, i) => c(out[2 * i]!, out[2 * i + 1]!));
-    })
-    .reduce((all, one) => all.map((h, i) => mul(h, one[i]!)));
-}
-
-/** The rig on its way to an end is these sections. */
-function expectWay(rig: Rig, byHand: readonly Section[], rowId?: string): void {
-  const path = drivePath(routeOf(rig, rowId));
-  expect(path.interrupted).toBeNull();
-  expect(path.sections).toHaveLength(byHand.length);
-  response(path.sections.map(({ circuit }) => circuit)).forEach((h, i) => {
-    const wanted = byHand.reduce((all, s) => mul(all, solveBackwards(s, grid.omega[i]!)), c(1));
-    expect(apart(h, wanted)).toBeLessThan(1e-9);
-  });
-}
-
-const base = newRig('by hand');
-const mainOf = (devices: readonly Device[], leads: readonly (Lead | null)[]): Row => ({
-  id: 'r1',
-  at: { kind: 'main' },
-  devices,
-  leads,
-});
-const rigOf = (rows: readonly Row[], more: Partial<Rig> = {}): Rig => ({ ...base, rows, ...more });
-const box = (
-  name: Parameters<typeof deviceOfClass>[0],
-  id: string,
-  more: Partial<Device> = {},
-) => ({
-  ...deviceOfClass(name, id),
-  ...more,
-});
-const standing = (positions: Standing['positions'], more: Partial<Standing> = {}): Standing => ({
-  ...base.standing,
-  positions,
-  ...more,
-});
+/// Leads, sources and guitars, against sections written out by hand and solved from the load backwards.
 
 describe('leads', () => {
   test('a coiled lead is its conductor, several times its reach', () => {
@@ -250,206 +181,4 @@ describe('two guitars', () => {
       .sections[0]!.circuit;
     expect(source).toMatchObject({ lH: 8 });
   });
-});
-
-describe('side jacks', () => {
-  const tuner = endOfKind('tuner', 'tuner', 'e2');
-  const TUNER: PathElement = {
-    kind: 'branch',
-    path: [leadC(0.3)],
-    load: into(1e6, 20e-12),
-  };
-  const side = (device: string, end: string, lengthM: number, devices: Device[] = []): Row => ({
-    id: 'r2',
-    at: { kind: 'side', device, to: { kind: 'end', end } },
-    devices,
-    leads: [lead('l8', lengthM), ...devices.map((_, i) => lead(`l${9 + i}`, 0.5))],
-  });
-
-  test('a tuner tap is the shunt load of its lead and the tuner', () => {
-    const main = mainOf([box('tap', 'd1')], [lead('l1', 6), lead('l2', 3)]);
-    const rig = rigOf([main, side('d1', 'e2', 0.3)], { ends: [...base.ends, tuner] });
-    const path = [leadC(6), TUNER, ...WIRE, leadC(3)];
-    expectWay(rig, [{ source: BRIGHT, path, load: AMP }]);
-  });
-
-  test('a passive volume is two resistors behind its tuner jack', () => {
-    const pot = { ...deviceOfClass('passiveVolume', '').pot!, travel: entered(0.5) };
-    const volume = box('passiveVolume', 'd1', { pot });
-    const main = mainOf([volume], [lead('l1', 6), lead('l2', 3)]);
-    const rig = rigOf([main, side('d1', 'e2', 0.3)], { ends: [...base.ends, tuner] });
-    const track: PathElement = { kind: 'pot', rOhm: 250e3, wiper: 0.12 };
-    expectWay(rig, [
-      { source: BRIGHT, path: [leadC(6), TUNER, track, ...WIRE, leadC(3)], load: AMP },
-    ]);
-  });
-
-  test('a passive splitter: each way is the other one’s load', () => {
-    const second = endOfKind('amp', 'second', 'e2');
-    const main = mainOf(
-      [box('passiveSplitter', 'd1'), box('drive', 'd2')],
-      [lead('l1', 6), lead('l2', 0.3), lead('l3', 4)],
-    );
-    const rows = [main, side('d1', 'e2', 9, [box('delay', 'd5')])];
-    const off = rigOf(rows, { ends: [...base.ends, second] });
-    const delayIn = into(500e3, 20e-12);
-    const toSecond: PathElement = { kind: 'branch', path: [leadC(9)], load: delayIn };
-    const rest = [...WIRE, leadC(0.3), ...WIRE, leadC(4)];
-    expectWay(off, [{ source: BRIGHT, path: [leadC(6), toSecond, ...rest], load: AMP }]);
-    const second2 = { source: from(1000, 10 ** (-0.1 / 20)), path: [leadC(0.5)], load: AMP };
-    const toMain: PathElement = { kind: 'branch', path: rest, load: AMP };
-    expectWay(
-      off,
-      [{ source: BRIGHT, path: [leadC(6), toMain, leadC(9)], load: delayIn }, second2],
-      'r2',
-    );
-    // With the drive on the other way ends at its input.
-    const on = stand(off, { d2: true });
-    const toDrive: PathElement = {
-      kind: 'branch',
-      path: [...WIRE, leadC(0.3)],
-      load: into(500e3, 20e-12),
-    };
-    expectWay(
-      on,
-      [{ source: BRIGHT, path: [leadC(6), toDrive, leadC(9)], load: delayIn }, second2],
-      'r2',
-    );
-  });
-
-  test('a buffered splitter keeps its two ways apart', () => {
-    const second = endOfKind('amp', 'second', 'e2');
-    const main = mainOf([box('bufferedSplitter', 'd1')], [lead('l1', 6), lead('l2', 4)]);
-    const rig = rigOf([main, side('d1', 'e2', 9)], { ends: [...base.ends, second] });
-    const front = { source: BRIGHT, path: [leadC(6)], load: into(1e6, 15e-12) };
-    expectWay(rig, [front, { source: from(150), path: [leadC(4)], load: AMP }]);
-    expectWay(rig, [front, { source: from(150), path: [leadC(9)], load: AMP }], 'r2');
-  });
-});
-
-describe('loops', () => {
-  const loop = (k: number, devices: Device[], leads: (Lead | null)[], device = 'd1'): Row => ({
-    id: `r${k + 2}`,
-    at: { kind: 'loop', device, loop: k },
-    devices,
-    leads,
-  });
-  const switcher = box('switcher', 'd1', { loops: 3 });
-  const main = mainOf([switcher], [lead('l1', 6), lead('l2', 4)]);
-  const rows = [
-    main,
-    loop(0, [box('drive', 'd2')], [lead('l3', 0.4), lead('l4', 0.5)]),
-    loop(1, [], [lead('l5', 0.2)]),
-    loop(2, [], [null]),
-  ];
-
-  test('open ones are strays; a closed one is send lead, pedal, return lead; a jumper is its lead', () => {
-    const open = [...WIRE, ...WIRE, ...WIRE];
-    expectWay(rigOf(rows), [{ source: BRIGHT, path: [leadC(6), ...open, leadC(4)], load: AMP }]);
-    const closed = { ...rigOf(rows), standing: standing({ 'd1.0': true, 'd1.1': true }) };
-    const path = [leadC(6), leadC(0.4), ...WIRE, leadC(0.5), leadC(0.2), ...WIRE, leadC(4)];
-    expectWay(closed, [{ source: BRIGHT, path, load: AMP }]);
-    const on = stand(closed, { d2: true });
-    expectWay(on, [
-      { source: BRIGHT, path: [leadC(6), leadC(0.4)], load: into(500e3, 20e-12) },
-      { source: from(5000), path: [leadC(0.5), leadC(0.2), ...WIRE, leadC(4)], load: AMP },
-    ]);
-  });
-
-  test('an empty loop without a jumper, closed, is a missing lead', () => {
-    const rig = { ...rigOf(rows), standing: standing({ 'd1.2': true }) };
-    expect(drivePath(routeOf(rig)).interrupted!.kind).toBe('gap');
-  });
-
-  test('buffers at its input and output are drivers', () => {
-    const buffered = { ...switcher, bufferIn: true, bufferOut: true };
-    const rig = rigOf([{ ...main, devices: [buffered] }, ...rows.slice(1)]);
-    expectWay(rig, [
-      { source: BRIGHT, path: [leadC(6)], load: into(1e6, 15e-12) },
-      { source: from(150), path: [...WIRE, ...WIRE, ...WIRE], load: into(1e6, 15e-12) },
-      { source: from(150), path: [leadC(4)], load: AMP },
-    ]);
-  });
-
-  test('a gate in four cables: key at the front, drive between its send and its return', () => {
-    const gate = box('gate', 'd3', { insert: 'own', loops: 1 });
-    const gated: Row[] = [
-      mainOf([box('tap', 'd4'), gate], [lead('l1', 6), lead('l2', 0.3), lead('l6', 4)]),
-      loop(0, [box('drive', 'd2')], [lead('l3', 0.4), lead('l4', 0.5)], 'd3'),
-      {
-        id: 'r9',
-        at: { kind: 'side', device: 'd4', to: { kind: 'key', device: 'd3' } },
-        devices: [],
-        leads: [lead('l7', 0.6)],
-      },
-    ];
-    const key: PathElement = { kind: 'branch', path: [leadC(0.6)], load: into(1e6, 20e-12) };
-    const rig = rigOf(gated, { standing: standing({ d3: true, d2: true }) });
-    expectWay(rig, [
-      { source: BRIGHT, path: [leadC(6), key, ...WIRE, leadC(0.3)], load: into(1e6, 20e-12) },
-      { source: from(1000), path: [leadC(0.4)], load: into(500e3, 20e-12) },
-      { source: from(5000), path: [leadC(0.5)], load: into(1e6, 20e-12) },
-      { source: from(1000), path: [leadC(4)], load: AMP },
-    ]);
-    const trueBypass = stand(rig, { d3: false });
-    const gateOff = {
-      ...trueBypass,
-      rows: gated.map((row, i) =>
-        i === 0
-          ? { ...row, devices: [row.devices[0]!, { ...gate, bypass: 'true' as const }] }
-          : row,
-      ),
-    };
-    expectWay(gateOff, [
-      { source: BRIGHT, path: [leadC(6), key, ...WIRE, leadC(0.3), ...WIRE, leadC(4)], load: AMP },
-    ]);
-  });
-
-  test('the amp’s effects loop is a way of its own, from send to return', () => {
-    const ampLoop: Row = {
-      id: 'r2',
-      at: { kind: 'ampLoop', end: 'e1' },
-      devices: [box('delay', 'd1')],
-      leads: [lead('l3', 6), lead('l4', 5)],
-    };
-    const rig = rigOf([mainOf([], [lead('l1', 6)]), ampLoop]);
-    const RETURN = into(100e3, 50e-12);
-    expectWay(
-      rig,
-      [
-        { source: from(1000), path: [leadC(6)], load: into(500e3, 20e-12) },
-        { source: from(1000, 10 ** (-0.1 / 20)), path: [leadC(5)], load: RETURN },
-      ],
-      'r2',
-    );
-    expect(routeOf(rig, 'r2').reference).toEqual({ source: from(1000), path: [], load: RETURN });
-  });
-});
-
-describe('without power', () => {
-  const rig = (powerLost: Device['powerLost'], bypass: Device['bypass']) =>
-    rigOf([mainOf([box('drive', 'd1', { powerLost, bypass })], [lead('l1', 6), lead('l2', 4)])], {
-      standing: standing({ d1: true }, { powered: false }),
-    });
-
-  test('a pedal falls to its bypass, or to silence', () => {
-    const path = [leadC(6), ...WIRE, leadC(4)];
-    expectWay(rig('bypass', 'true'), [{ source: BRIGHT, path, load: AMP }]);
-    const loaded: PathElement = { kind: 'shunt', rOhm: 500e3, cF: 20e-12 };
-    expectWay(rig('bypass', 'loaded'), [
-      { source: BRIGHT, path: [leadC(6), loaded, ...WIRE, leadC(4)], load: AMP },
-    ]);
-    expect(drivePath(routeOf(rig('silence', 'buffered'))).interrupted).toEqual({
-      kind: 'muted',
-      stop: 2,
-    });
-  });
-});
-
-test('a DI or a mixer as the end', () => {
-  const rig = withEnd(
-    withLeads(base, (l) => l),
-    { ...endOfKind('passiveDi', 'iron', 'e1') },
-  );
-  expectWay(rig, [{ source: BRIGHT, path: [leadC(6)], load: into(140e3, 100e-12) }]);
 });

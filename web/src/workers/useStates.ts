@@ -1,4 +1,4 @@
-import { switchesOf, type Rig, type StatesAnalysis } from '@gullwind/core';
+import { switchesOn, type Rig, type StatesAnalysis } from '@gullwind/core';
 import { useMemo } from 'react';
 import { analysisWorker } from './analysisWorker';
 import { useLatest } from './useLatest';
@@ -33,7 +33,7 @@ export function useStates(
   left: ReadonlySet<string>,
 ): AnalysedStates | null {
   const question = useMemo(
-    () => rig && { rig, counted: switchesOf(rig).filter((id) => !left.has(id)), rowId },
+    () => rig && { rig, counted: switchesOn(rig, rowId).filter((id) => !left.has(id)), rowId },
     [rig, rowId, left],
   );
   const answer = useLatest(question, analyse);

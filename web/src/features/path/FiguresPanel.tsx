@@ -1,8 +1,11 @@
 import {
   formatNumber,
   formatSignedDb,
+  isEstablished,
   nameTakeOut,
+  type Bounds,
   type Corner,
+  type FigureBands,
   type Resonance,
   type Rig,
   type SoundingAnalysis,
@@ -11,21 +14,24 @@ import { Box, styled, Typography } from '@mui/material';
 import { memo } from 'react';
 import { SOUNDING_FONT } from '../../app/theme';
 import type { Analysed } from '../../workers/useAnalysis';
+import type { ToleranceWork } from '../../workers/useTolerance';
 import { Figure } from './Figure';
+import { SurenessLine } from './SurenessLine';
 import { selectStop, type Selection } from './selection';
 
 const MOST_TAKE_OUTS = 6;
 const LEAST_TAKE_OUT_DB = 0.05;
 
 /** All figures against straight in, and what each part of the way costs. */
-export const FiguresPanel = memo(function FiguresPanel({ analysed, onSelect }: Props) {
+export const FiguresPanel = memo(function FiguresPanel({ analysed, work, onSelect }: Props) {
   const sounding = analysed?.analysis.kind === 'sounding' ? analysed.analysis : null;
   if (!sounding || !analysed) {
     return <Typography variant="body2">No figures: nothing comes through.</Typography>;
   }
   return (
     <>
-      <Figures analysis={sounding} />
+      <Figures analysis={sounding} bands={bandsOf(work)} />
+      <SurenessLine work={work} />
       <TakeOuts rig={analysed.rig} analysis={sounding} onSelect={onSelect} />
     </>
   );
@@ -33,10 +39,25 @@ export const FiguresPanel = memo(function FiguresPanel({ analysed, onSelect }: P
 
 interface Props {
   readonly analysed: Analysed | null;
+  readonly work: ToleranceWork;
   readonly onSelect: (stop: Selection) => void;
 }
 
-function Figures({ analysis }: { analysis: SoundingAnalysis }) {
+const bandsOf = ({ sureness }: ToleranceWork): FigureBands | null =>
+  sureness.kind === 'known' ? (sureness.tolerance?.figures ?? null) : null;
+
+/** Where 90 in 100 draws lie; a difference whose band reaches across nought is not established. */
+function Band({ name, bounds }: { readonly name: string; readonly bounds: Bounds }) {
+  const band = `${formatSignedDb(bounds.low)} … ${formatSignedDb(bounds.high)}`;
+  return <Figure name={name} value={isEstablished(bounds) ? band : `${band}, not established`} />;
+}
+
+interface FiguresProps {
+  readonly analysis: SoundingAnalysis;
+  readonly bands: FigureBands | null;
+}
+
+function Figures({ analysis, bands }: FiguresProps) {
   const { figures, resonance, referenceResonance, corner, tone } = analysis;
   return (
     <Box
@@ -49,6 +70,7 @@ function Figures({ analysis }: { analysis: SoundingAnalysis }) {
         large
         testId="treble"
       />
+      {bands && <Band name="90 in 100" bounds={bands.trebleDb} />}
       <Figure name="2–4 kHz" value={`${formatSignedDb(figures.trebleLowDb, 2)} dB`} />
       <Figure name="4–8 kHz" value={`${formatSignedDb(figures.trebleHighDb, 2)} dB`} />
       <Figure
@@ -56,6 +78,7 @@ function Figures({ analysis }: { analysis: SoundingAnalysis }) {
         value={`${formatSignedDb(figures.levelDb, 2)} dB`}
         testId="level"
       />
+      {bands && <Band name="90 in 100" bounds={bands.levelDb} />}
       <Figure
         name="Air, 8–16 kHz"
         value={`${formatSignedDb(figures.airDb)} dB`}

@@ -1,25 +1,45 @@
+import type { Rig, UnitSystem } from '@gullwind/core';
 import { Box, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import type { PinnedSound } from '../../workers/analysis.worker';
 import type { Analysed } from '../../workers/useAnalysis';
+import { useJudgements, useScenes } from '../../workers/useSideQuestions';
 import type { AnalysedStates } from '../../workers/useStates';
+import type { ToleranceWork } from '../../workers/useTolerance';
+import { AdvicePanel } from './AdvicePanel';
 import { FiguresPanel } from './FiguresPanel';
+import { PinsPanel } from './PinsPanel';
+import { ScenesPanel } from './ScenesPanel';
 import { StatesPanel } from './StatesPanel';
 import type { PathActions } from './usePathActions';
 
-/** What the middle column speaks of: the rig as its switches stand, or all their combinations. */
-export type Look = 'now' | 'states';
+/** What the middle column speaks of. */
+export type Look = 'now' | 'states' | 'scenes' | 'advice' | 'pins';
+
+const LOOKS: readonly (readonly [Look, string, string])[] = [
+  ['now', 'now', 'As it stands'],
+  ['states', 'states', 'All positions of all switches'],
+  ['scenes', 'scenes', 'Scenes side by side'],
+  ['advice', 'advice', 'What is to be said of it'],
+  ['pins', 'pins', 'States kept to compare with'],
+];
 
 interface Props {
   readonly look: Look;
+  readonly rig: Rig;
+  readonly rowId: string;
   readonly analysed: Analysed | null;
   readonly states: AnalysedStates | null;
   readonly left: ReadonlySet<string>;
+  readonly pinned: readonly PinnedSound[];
+  readonly work: ToleranceWork;
+  readonly units: UnitSystem;
   readonly actions: PathActions;
   readonly onLook: (look: Look) => void;
   readonly onCount: (id: string, counts: boolean) => void;
 }
 
-export function JudgementColumn({ look, analysed, states, left, actions, onLook, onCount }: Props) {
-  const sounding = analysed?.analysis.kind === 'sounding' ? analysed.analysis : null;
+export function JudgementColumn(props: Props) {
+  const { look, onLook } = props;
   return (
     <Box
       component="section"
@@ -31,6 +51,7 @@ export function JudgementColumn({ look, analysed, states, left, actions, onLook,
         px: 2,
         py: 1,
         overflowY: 'auto',
+        overflowX: 'hidden',
         scrollbarWidth: 'thin',
       }}
     >
@@ -39,24 +60,44 @@ export function JudgementColumn({ look, analysed, states, left, actions, onLook,
         fullWidth
         size="small"
         value={look}
-        aria-label="Which states"
+        aria-label="What to look at"
         onChange={(_event, next: Look | null) => next && onLook(next)}
-        sx={{ mb: 0.75, '& button': { py: 0, fontSize: 14 } }}
+        sx={{ mb: 0.75, '& button': { py: 0, px: 0, fontSize: 13 } }}
       >
-        <ToggleButton value="now">as it stands</ToggleButton>
-        <ToggleButton value="states">all switches</ToggleButton>
+        {LOOKS.map(([value, word, title]) => (
+          <ToggleButton key={value} value={value} title={title}>
+            {word}
+          </ToggleButton>
+        ))}
       </ToggleButtonGroup>
-      {look === 'now' ? (
-        <FiguresPanel analysed={analysed} onSelect={actions.select} />
-      ) : (
-        <StatesPanel
-          analysed={states}
-          nowDb={sounding?.figures.trebleDb ?? null}
-          left={left}
-          onStand={actions.stand}
-          onCount={onCount}
-        />
-      )}
+      <Looked {...props} />
     </Box>
   );
+}
+
+function Looked(props: Props) {
+  const { look, rig, rowId, analysed, states, left, pinned, work, units, actions } = props;
+  const scenes = useScenes(look === 'scenes' ? rig : null, rowId);
+  const advice = useJudgements(look === 'advice' ? rig : null, rowId, units);
+  const nowDb = analysed?.analysis.kind === 'sounding' ? analysed.analysis.figures.trebleDb : null;
+  switch (look) {
+    case 'now':
+      return <FiguresPanel analysed={analysed} work={work} onSelect={actions.select} />;
+    case 'states':
+      return (
+        <StatesPanel
+          analysed={states}
+          nowDb={nowDb}
+          left={left}
+          onStand={actions.stand}
+          onCount={props.onCount}
+        />
+      );
+    case 'scenes':
+      return <ScenesPanel analysed={scenes} actions={actions} />;
+    case 'advice':
+      return <AdvicePanel analysed={advice} units={units} actions={actions} />;
+    case 'pins':
+      return <PinsPanel rig={rig} nowDb={nowDb} pinned={pinned} work={work} actions={actions} />;
+  }
 }

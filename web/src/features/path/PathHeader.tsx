@@ -5,7 +5,7 @@ import LightModeOutlined from '@mui/icons-material/LightModeOutlined';
 import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
 import { Box, Button, IconButton, Tooltip } from '@mui/material';
-import { memo, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { useSettings, useThemeMode } from '../../app/useSettings';
 import { NameField } from '../../ui/NameField';
 import type { SaveState } from '../editor';
@@ -16,15 +16,16 @@ interface Props {
   readonly name: string;
   readonly player: string;
   readonly save: SaveState;
-  readonly anyOn: boolean;
   readonly canUndo: boolean;
   readonly canRedo: boolean;
   readonly actions: PathActions;
+  /** Scene, guitar, end and power. */
+  readonly standBar: ReactNode;
 }
 
 /** Whose rig this is, how it stands with the server, and the few things that act on all of it. */
-export const PathHeader = memo(function PathHeader(props: Props) {
-  const { name, player, save, anyOn, canUndo, canRedo, actions } = props;
+export function PathHeader(props: Props) {
+  const { name, player, save, canUndo, canRedo, actions, standBar } = props;
   const [settings, change] = useSettings();
   const mode = useThemeMode();
   const isMetric = settings.units === 'metric';
@@ -42,7 +43,7 @@ export const PathHeader = memo(function PathHeader(props: Props) {
         borderColor: 'divider',
       }}
     >
-      <Box component="h1" sx={{ m: 0, flex: '0 1 300px', minWidth: 120 }}>
+      <Box component="h1" sx={{ m: 0, flex: '1 1 150px', minWidth: 110, maxWidth: 300 }}>
         <NameField
           label="Name of the rig"
           value={name}
@@ -55,7 +56,7 @@ export const PathHeader = memo(function PathHeader(props: Props) {
           }}
         />
       </Box>
-      <Box sx={{ flex: '0 1 220px', minWidth: 80 }}>
+      <Box sx={{ flex: '0 1 120px', minWidth: 60 }}>
         <NameField
           label="Player"
           value={player}
@@ -66,12 +67,15 @@ export const PathHeader = memo(function PathHeader(props: Props) {
         />
       </Box>
       <SaveMark save={save} />
-      <Box sx={{ flex: 1 }} />
-      <Button size="small" variant="outlined" startIcon={<Add />} onClick={actions.add}>
+      {standBar}
+      <Button
+        size="small"
+        variant="outlined"
+        startIcon={<Add />}
+        sx={{ whiteSpace: 'nowrap', flexShrink: 0 }}
+        onClick={actions.add}
+      >
         Add a pedal
-      </Button>
-      <Button size="small" color="inherit" disabled={!anyOn} onClick={actions.allOff}>
-        All off
       </Button>
       <Tool label="Undo" isOff={!canUndo} onClick={actions.undo}>
         <Undo fontSize="small" />
@@ -103,7 +107,7 @@ export const PathHeader = memo(function PathHeader(props: Props) {
       </Tool>
     </Box>
   );
-});
+}
 
 function Tool({
   label,

@@ -5,7 +5,10 @@ import { useSearchParams } from 'react-router';
 import { useListGearQuery } from '../../app/api';
 import { useSettings } from '../../app/useSettings';
 import { useAnalysis, type Analysed, type AnalysedWays } from '../../workers/useAnalysis';
+import type { PinnedSound } from '../../workers/analysis.worker';
+import { usePins } from '../../workers/useSideQuestions';
 import { useStates } from '../../workers/useStates';
+import { useTolerance } from '../../workers/useTolerance';
 import { shownRig, type OpenRig } from '../editor';
 import { ConflictDialog } from './ConflictDialog';
 import { GearPicker, type PickerKind } from './GearPicker';
@@ -13,9 +16,10 @@ import { Inspector } from './inspector/Inspector';
 import { JudgementColumn, type Look } from './JudgementColumn';
 import { KeysDialog } from './KeysDialog';
 import { PathHeader } from './PathHeader';
-import { ResponseChart } from './ResponseChart';
+import { ResponseChart, type PinnedCurve } from './ResponseChart';
 import { Run } from './run/Run';
 import { shownRows, stopsOf } from './run/runWays';
+import { StandBar } from './StandBar';
 import { usePathActions } from './usePathActions';
 import { usePathKeys } from './usePathKeys';
 
@@ -28,6 +32,9 @@ export function PathView({ open }: { open: OpenRig }) {
   const [look, setLook] = useState<Look>('now');
   const [left, count] = useLeftOut();
   const states = useStates(look === 'states' ? rig : null, rowId, left);
+  const pinned = usePins(rig.pins, rowId);
+  const work = useTolerance(rig, rowId);
+  const pins = useMemo(() => pinnedCurves(rig, pinned), [rig.pins, pinned]);
   const stops = useMemo(
     () => shownRows(rig, rowId).flatMap((id) => stopsOf(rig, id)),
     [rig, rowId],
@@ -53,10 +60,10 @@ export function PathView({ open }: { open: OpenRig }) {
         name={rig.name}
         player={rig.player}
         save={open.save}
-        anyOn={Object.keys(rig.standing.positions).length > 0}
         canUndo={open.past.length > 0}
         canRedo={open.future.length > 0}
         actions={actions}
+        standBar={<StandBar rig={rig} rowId={rowId} actions={actions} />}
       />
       <Run
         rig={rig}
@@ -100,9 +107,19 @@ export function PathView({ open }: { open: OpenRig }) {
           borderColor: 'divider',
         }}
       >
-        <ResponseChart analysed={analysed} states={states} />
+        <ResponseChart
+          analysed={analysed}
+          states={states}
+          pins={pins}
+          tolerance={work.sureness.kind === 'known' ? work.sureness.tolerance : null}
+        />
         <JudgementColumn
           look={look}
+          rig={rig}
+          rowId={rowId}
+          pinned={pinned}
+          work={work}
+          units={units}
           analysed={analysed}
           states={states}
           left={left}
@@ -135,6 +152,13 @@ function useLookedAt(rig: Rig): string {
   const [search] = useSearchParams();
   const to = search.get('to');
   return routeRows(rig).some(({ id }) => id === to) ? to! : mainRow(rig).id;
+}
+
+function pinnedCurves(rig: Rig, pinned: readonly PinnedSound[]): readonly PinnedCurve[] {
+  return rig.pins.map(({ id, name }) => {
+    const analysis = pinned.find(({ pinId }) => pinId === id)?.analysis;
+    return { id, name, nowDb: analysis?.kind === 'sounding' ? analysis.nowDb : null };
+  });
 }
 
 function wayOf(ways: AnalysedWays | null, rowId: string): Analysed | null {

@@ -1,4 +1,10 @@
-import { DRAW_GRID, ENVELOPE_EVERY, formatNumber, formatQuantity } from '@gullwind/core';
+import {
+  DRAW_GRID,
+  ENVELOPE_EVERY,
+  formatNumber,
+  formatQuantity,
+  type Tolerance,
+} from '@gullwind/core';
 import { Box, Button, useTheme } from '@mui/material';
 import { memo, useMemo, useState } from 'react';
 import {
@@ -14,6 +20,7 @@ import {
 } from 'recharts';
 import type { Analysed } from '../../workers/useAnalysis';
 import type { AnalysedStates } from '../../workers/useStates';
+import { PIN_DASHES, PinMark } from './PinMark';
 import { ResponseTable } from './ResponseTable';
 
 interface CurvePoint {
@@ -22,6 +29,17 @@ interface CurvePoint {
   readonly now: number | null;
   /** Lowest and highest level over all counted states. */
   readonly band?: readonly [number, number];
+  /** 5 and 95 % of what it may be within the tolerances. */
+  readonly sure?: readonly [number, number];
+  /** Levels of the pins, in their order. */
+  readonly pins?: readonly (number | null)[];
+}
+
+/** A pinned curve by the name of its pin. */
+export interface PinnedCurve {
+  readonly id: string;
+  readonly name: string;
+  readonly nowDb: Float64Array | null;
 }
 
 const HZ_TICKS = [50, 100, 200, 500, 1000, 2000, 5000, 10000];
@@ -51,12 +69,19 @@ interface Props {
   readonly analysed: Analysed | null;
   /** Where the envelope of all states is to be drawn. */
   readonly states: AnalysedStates | null;
+  readonly pins: readonly PinnedCurve[];
+  readonly tolerance: Tolerance | null;
 }
 
 /** Level over frequency, straight in and now: hertz below, notes above. A table of it is one press away. */
-export const ResponseChart = memo(function ResponseChart({ analysed, states }: Props) {
+export const ResponseChart = memo(function ResponseChart(props: Props) {
+  const { analysed, states, pins, tolerance } = props;
   const [asTable, setAsTable] = useState(false);
-  const points = useMemo(() => curvePoints(analysed, states), [analysed, states]);
+  const points = useMemo(
+    () => curvePoints({ analysed, states, pins, tolerance }),
+    [analysed, states, pins, tolerance],
+  );
+  const shows = { band: states !== null, sure: tolerance !== null, pins };
   return (
     <Box
       component="section"
@@ -79,19 +104,12 @@ export const ResponseChart = memo(function ResponseChart({ analysed, states }: P
       >
         {asTable ? 'Curve' : 'Table'}
       </Button>
-      {asTable ? (
-        <ResponseTable points={points} />
-      ) : (
-        <Curves points={points} hasBand={states !== null} />
-      )}
+      {asTable ? <ResponseTable points={points} /> : <Curves points={points} shows={shows} />}
     </Box>
   );
 });
 
-function curvePoints(
-  analysed: Analysed | null,
-  states: AnalysedStates | null,
-): readonly CurvePoint[] {
+function curvePoints({ analysed, states, pins, tolerance }: Props): readonly CurvePoint[] {
   if (!analysed || analysed.analysis.kind === 'silent') return [];
   const { analysis } = analysed;
   const points: CurvePoint[] = [];
@@ -104,6 +122,10 @@ function curvePoints(
       reference: analysis.referenceDb[i]!,
       now: analysis.kind === 'sounding' ? analysis.nowDb[i]! : null,
       ...(envelope ? { band: [envelope.lowDb[k]!, envelope.highDb[k]!] as const } : {}),
+      ...(tolerance
+        ? { sure: [tolerance.curve.lowDb[k]!, tolerance.curve.highDb[k]!] as const }
+        : {}),
+      ...(pins.length > 0 ? { pins: pins.map(({ nowDb }) => nowDb?.[i] ?? null) } : {}),
     });
   }
   return points;
@@ -114,12 +136,19 @@ const NOTES = NOTE_TICKS.map(([f]) => f);
 const HZ_RANGE: [number, number] = [FROM_HZ, TO_HZ];
 const sayDb = (db: number): string => formatNumber(db, 0);
 
-function Curves({ points, hasBand }: { points: readonly CurvePoint[]; hasBand: boolean }) {
+/** What is drawn beside the two curves that are always there. */
+interface Shows {
+  readonly band: boolean;
+  readonly sure: boolean;
+  readonly pins: readonly PinnedCurve[];
+}
+
+function Curves({ points, shows }: { points: readonly CurvePoint[]; shows: Shows }) {
   const [low, high] = levelRange(points);
   // The same elements as long as the frame stands still: only the data moves with the hand.
   const frame = useMemo(
-    () => <Frame low={low} high={high} hasBand={hasBand} />,
-    [low, high, hasBand],
+    () => <Frame low={low} high={high} shows={shows} />,
+    [low, high, shows.band, shows.sure, shows.pins],
   );
   return (
     <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column' }}>
@@ -130,15 +159,24 @@ function Curves({ points, hasBand }: { points: readonly CurvePoint[]; hasBand: b
           </ComposedChart>
         </ResponsiveContainer>
       </Box>
-      <CurveKey hasBand={hasBand} />
+      <CurveKey shows={shows} />
     </Box>
   );
 }
 
 const LINE = { dot: false, isAnimationActive: false, type: 'linear', xAxisId: 'hz' } as const;
 
+const BAND = {
+  xAxisId: 'hz',
+  type: 'linear',
+  stroke: 'none',
+  isAnimationActive: false,
+  activeDot: false,
+  tooltipType: 'none',
+} as const;
+
 /** Axes, grid and the look of the curves. */
-function Frame({ low, high, hasBand }: { low: number; high: number; hasBand: boolean }) {
+function Frame({ low, high, shows }: { low: number; high: number; shows: Shows }) {
   const { chart } = useTheme();
   const axis = {
     stroke: chart.faint,
@@ -165,19 +203,11 @@ function Frame({ low, high, hasBand }: { low: number; high: number; hasBand: boo
         ifOverflow="hidden"
         label={{ value: 'treble', position: 'insideTop', fill: chart.faint, fontSize: 12.5 }}
       />
-      {hasBand && (
-        <Area
-          dataKey="band"
-          name="over all states"
-          xAxisId="hz"
-          type="linear"
-          stroke="none"
-          fill={chart.sea}
-          fillOpacity={0.22}
-          isAnimationActive={false}
-          activeDot={false}
-          tooltipType="none"
-        />
+      {shows.band && (
+        <Area {...BAND} dataKey="band" name="over all states" fill={chart.sea} fillOpacity={0.22} />
+      )}
+      {shows.sure && (
+        <Area {...BAND} dataKey="sure" name="tolerance" fill={chart.buoy} fillOpacity={0.18} />
       )}
       <CartesianGrid stroke={chart.grid} xAxisId="hz" />
       <XAxis {...frequency} xAxisId="hz" ticks={HZ_TICKS} tickFormatter={sayHz} height={24} />
@@ -214,13 +244,24 @@ function Frame({ low, high, hasBand }: { low: number; high: number; hasBand: boo
         strokeWidth={1.6}
         strokeDasharray="6 4"
       />
+      {shows.pins.map(({ id, name }, k) => (
+        <Line
+          key={id}
+          {...LINE}
+          dataKey={(point: CurvePoint) => point.pins?.[k] ?? null}
+          name={name}
+          stroke={chart.buoy}
+          strokeWidth={1.8}
+          strokeDasharray={PIN_DASHES[k]!}
+        />
+      ))}
       <Line {...LINE} dataKey="now" name="now" stroke={chart.sea} strokeWidth={2.6} />
     </>
   );
 }
 
 /** Which curve is which, and in what. */
-function CurveKey({ hasBand }: { hasBand: boolean }) {
+function CurveKey({ shows }: { shows: Shows }) {
   const { chart } = useTheme();
   const sample = { x1: 0, x2: 26, y1: 5, y2: 5 };
   return (
@@ -237,7 +278,7 @@ function CurveKey({ hasBand }: { hasBand: boolean }) {
         </svg>{' '}
         straight in
       </span>
-      {hasBand && (
+      {shows.band && (
         <span>
           <svg width={26} height={10} aria-hidden>
             <rect width={26} height={10} fill={chart.sea} fillOpacity={0.22} />
@@ -245,7 +286,22 @@ function CurveKey({ hasBand }: { hasBand: boolean }) {
           envelope of all states, not one of them
         </span>
       )}
-      {!hasBand && <span>level in dB over Hz and open-string notes</span>}
+      {shows.sure && (
+        <span>
+          <svg width={26} height={10} aria-hidden>
+            <rect width={26} height={10} fill={chart.buoy} fillOpacity={0.18} />
+          </svg>{' '}
+          tolerance, 90 in 100
+        </span>
+      )}
+      {shows.pins.map(({ id, name }, k) => (
+        <Box key={id} component="span" sx={{ minWidth: 0, whiteSpace: 'nowrap' }}>
+          <PinMark index={k} /> {name.length > 16 ? `${name.slice(0, 15)}…` : name}
+        </Box>
+      ))}
+      {!shows.band && shows.pins.length === 0 && (
+        <span>level in dB over Hz and open-string notes</span>
+      )}
     </Box>
   );
 }
@@ -254,10 +310,11 @@ function CurveKey({ hasBand }: { hasBand: boolean }) {
 function levelRange(points: readonly CurvePoint[]): readonly [number, number] {
   let low = -2 * Y_STEP;
   let high = Y_STEP;
-  for (const { f, reference, now, band } of points) {
+  for (const { f, reference, now, band, pins = [] } of points) {
     if (f < 40 || f > 12000) continue;
-    low = Math.min(low, reference, now ?? reference, band?.[0] ?? reference);
-    high = Math.max(high, reference, now ?? reference, band?.[1] ?? reference);
+    const levels = [reference, now ?? reference, ...pins.map((db) => db ?? reference)];
+    low = Math.min(low, band?.[0] ?? reference, ...levels);
+    high = Math.max(high, band?.[1] ?? reference, ...levels);
   }
   return [Math.max(-60, Math.floor(low / Y_STEP) * Y_STEP), Math.ceil(high / Y_STEP) * Y_STEP];
 }

@@ -2,6 +2,7 @@ import {
   formatSignedDb,
   nameSwitch,
   switchesOf,
+  switchesOn,
   type ExtremeState,
   type Rig,
   type StatesSounding,
@@ -32,7 +33,7 @@ export const StatesPanel = memo(function StatesPanel({
   onCount,
 }: Props) {
   if (!analysed) return <Typography variant="body2">Counting …</Typography>;
-  const { rig, states } = analysed;
+  const { rig, rowId, states } = analysed;
   if (states.kind === 'nothingHeard') {
     return <Typography variant="body2">Nothing comes through in any of these states.</Typography>;
   }
@@ -67,7 +68,7 @@ export const StatesPanel = memo(function StatesPanel({
       <StatesHistogram states={states} nowDb={nowDb} />
       <StandIn name="Brightest" rig={rig} extreme={states.brightest} onStand={onStand} />
       <StandIn name="Dullest" rig={rig} extreme={states.dullest} onStand={onStand} />
-      <Counted rig={rig} left={left} onCount={onCount} />
+      <Counted rig={rig} switches={switchesOn(rig, rowId)} left={left} onCount={onCount} />
     </>
   );
 });
@@ -130,14 +131,19 @@ const CountLabel = styled('label')({
   lineHeight: 1.2,
 });
 
-function Counted({ rig, left, onCount }: Pick<Props, 'left' | 'onCount'> & { rig: Rig }) {
+interface CountedProps extends Pick<Props, 'left' | 'onCount'> {
+  readonly rig: Rig;
+  readonly switches: readonly string[];
+}
+
+function Counted({ rig, switches, left, onCount }: CountedProps) {
   const numbers = switchNumbers(rig);
   return (
     <Box component="fieldset" sx={{ border: 0, m: 0, mt: 1, p: 0 }}>
       <Typography component="legend" variant="h2" sx={{ p: 0 }}>
         Switches that count
       </Typography>
-      {switchesOf(rig).map((id) => (
+      {switches.map((id) => (
         <CountLabel key={id}>
           <Checkbox
             size="small"
@@ -145,7 +151,9 @@ function Counted({ rig, left, onCount }: Pick<Props, 'left' | 'onCount'> & { rig
             checked={!left.has(id)}
             onChange={(event) => onCount(id, event.target.checked)}
           />
-          {numbers.get(id)} {nameSwitch(rig, id)}
+          <span>
+            {numbers.get(id)} {nameSwitch(rig, id)}
+          </span>
         </CountLabel>
       ))}
     </Box>

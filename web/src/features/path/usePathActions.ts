@@ -24,7 +24,8 @@ import {
   type Rig,
 } from '@gullwind/core';
 import { useSnackbar } from 'notistack';
-import { useMemo } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { useSearchParams } from 'react-router';
 import { useAppDispatch, useAppStore } from '../../app/store';
 import { editorActions, shownRig } from '../editor';
@@ -46,8 +47,9 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
   const dispatch = useAppDispatch();
   const store = useAppStore();
   const { enqueueSnackbar } = useSnackbar();
-  const [search, setSearch] = useSearchParams();
-  const selection = readSelection(rig, search.get('at'));
+  const [, setSearch] = useSearchParams();
+  const [wanted, setWanted] = useSelected();
+  const selection = readSelection(rig, wanted);
   const at = writeSelection(selection);
 
   return useMemo(() => {
@@ -57,17 +59,7 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
     const edit = (change: Edit) => dispatch(editorActions.edited(change));
     const preview = (change: Edit | null) => dispatch(editorActions.previewed(change));
     const say = (message: string) => enqueueSnackbar(message, { variant: 'info' });
-    // At once: the next key already acts on what this one selects.
-    const setParam = (name: string, value: string | null) =>
-      setSearch(
-        (params) => {
-          if (value === null) params.delete(name);
-          else params.set(name, value);
-          return params;
-        },
-        { replace: true, flushSync: true },
-      );
-    const select = (stop: Selection) => setParam('at', writeSelection(stop));
+    const select = (stop: Selection) => setWanted(writeSelection(stop));
     /** Makes an edit and selects what is there then. */
     const editThenSelect = (change: Edit, find: (after: Rig) => Selection) => {
       const result = applyEdit(rigNow(), change);
@@ -123,7 +115,7 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
       takeOut,
       stamp,
       /** Which end the figures speak of: the row that arrives there, null for the main one. */
-      lookTo: (rowId: string | null) => setParam('to', rowId),
+      lookTo: (rowId: string | null) => setSearch(withParam('to', rowId), { replace: true }),
       stampNumber: (number: number) => {
         for (const [id, n] of switchNumbers(rigNow())) if (n === number) stamp(id);
       },
@@ -199,7 +191,38 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
       redo: () => dispatch(editorActions.redone()),
     };
     // Nothing here depends on the rig, so that an edit redraws only what shows it.
-  }, [selection.kind, at, store, dispatch, setSearch, enqueueSnackbar, openDialog]);
+  }, [selection.kind, at, store, dispatch, setSearch, setWanted, enqueueSnackbar, openDialog]);
+}
+
+const withParam = (name: string, value: string | null) => (params: URLSearchParams) => {
+  if (value === null) params.delete(name);
+  else params.set(name, value);
+  return params;
+};
+
+/**
+ * What is selected, as the address says it. The address follows a little later than the selection: keys
+ * can come faster than it changes, and the next one already acts on what this one selects.
+ */
+function useSelected(): readonly [string | null, (at: string) => void] {
+  const [search, setSearch] = useSearchParams();
+  const inAddress = search.get('at');
+  const [at, setAt] = useState(inAddress);
+  const onTheWay = useRef<string[]>([]);
+  useEffect(() => {
+    const arrived = onTheWay.current.indexOf(inAddress ?? '');
+    if (arrived >= 0) onTheWay.current.splice(0, arrived + 1);
+    else setAt(inAddress);
+  }, [inAddress]);
+  const select = useCallback(
+    (to: string) => {
+      flushSync(() => setAt(to));
+      onTheWay.current.push(to);
+      setSearch(withParam('at', to), { replace: true });
+    },
+    [setSearch],
+  );
+  return [at, select];
 }
 
 /** A thing of the list in the place of the one in the rig. A lead keeps the length it was laid at. */

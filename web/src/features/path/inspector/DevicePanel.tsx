@@ -8,6 +8,7 @@ import {
   MOST_LOOPS,
   reshapeDevice,
   rowOf,
+  wantsPickup,
   type BypassChoice,
   type BypassKind,
   type Device,
@@ -17,11 +18,13 @@ import ArrowBack from '@mui/icons-material/ArrowBack';
 import ArrowForward from '@mui/icons-material/ArrowForward';
 import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, Typography } from '@mui/material';
+import { Disclosure } from '../../../ui/Disclosure';
 import type { Analysed } from '../../../workers/useAnalysis';
 import { ChoiceField } from './ChoiceField';
 import type { PanelProps } from './panelProps';
 import { PanelGroup, PanelHead } from './PanelHead';
 import { PartFields } from './PartFields';
+import { StandInTool } from './StandInTool';
 
 const BYPASSES: readonly (readonly [BypassKind, string])[] = [
   ['true', 'true bypass'],
@@ -44,12 +47,13 @@ const CHOICES: readonly (readonly [BypassChoice, string])[] = [
 
 interface Props extends PanelProps {
   readonly id: string;
+  readonly rowId: string;
   /** Its number to stamp by. */
   readonly number: number | undefined;
   readonly analysed: Analysed | null;
 }
 
-export function DevicePanel({ rig, units, actions, id, number, analysed }: Props) {
+export function DevicePanel({ rig, units, actions, id, rowId, number, analysed }: Props) {
   const device = findDevice(rig, id)!;
   const row = rowOf(rig, id)!;
   const index = row.devices.indexOf(device);
@@ -111,7 +115,7 @@ export function DevicePanel({ rig, units, actions, id, number, analysed }: Props
       </Box>
       <DriverNote analysed={analysed} id={id} />
       <ChoiceField
-        label="When off"
+        label="Bypass"
         value={device.bypass}
         options={BYPASSES}
         onChange={(to) => choose('bypass', to)}
@@ -186,6 +190,11 @@ export function DevicePanel({ rig, units, actions, id, number, analysed }: Props
             />
           )}
         </PanelGroup>
+      )}
+      {wantsPickup(device) && (
+        <Disclosure title="A stand-in for the pickup">
+          <StandInTool rig={rig} rowId={rowId} id={id} />
+        </Disclosure>
       )}
       <Typography variant="caption" sx={{ display: 'block', mt: 1, color: 'text.secondary' }}>
         The effect itself is not modelled: on means this gain, with its own input and output.

@@ -7,10 +7,12 @@ import {
   type Wiring,
 } from '@gullwind/core';
 import { Box, Button } from '@mui/material';
+import { Disclosure } from '../../../ui/Disclosure';
 import { ChoiceField } from './ChoiceField';
 import type { PanelProps } from './panelProps';
 import { PanelGroup, PanelHead } from './PanelHead';
 import { PartFields } from './PartFields';
+import { SourceSweep } from './SourceSweep';
 
 const KINDS: readonly (readonly [GuitarKind, string])[] = [
   ['magnetic', 'magnetic pickup'],
@@ -105,6 +107,9 @@ export function GuitarPanel(props: PanelProps & { readonly id: string }) {
           </PanelGroup>
         </>
       )}
+      <Disclosure title="The same chain from other sources">
+        <SourceSweep rig={rig} />
+      </Disclosure>
     </>
   );
 }

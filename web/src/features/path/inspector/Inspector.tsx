@@ -51,6 +51,7 @@ export function Inspector({ ref, selection, analysed, rowId, ...panel }: Props) 
           key={selection.id}
           {...panel}
           id={selection.id}
+          rowId={rowId}
           number={switchNumbers(panel.rig).get(selection.id)}
           analysed={analysed}
         />

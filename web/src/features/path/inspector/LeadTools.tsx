@@ -1,12 +1,22 @@
 import {
+  assumed,
+  entered,
+  FIELD_RULES,
   findLead,
   formatQuantity,
+  formatSignedDb,
+  type CapacitanceAnswer,
+  type Lead,
   type LengthBudget,
+  type LikedLead,
+  type LikedLeadAnswer,
   type Rig,
   type UnitSystem,
 } from '@gullwind/core';
-import { Box } from '@mui/material';
-import { useMemo } from 'react';
+import { Box, Button, Typography } from '@mui/material';
+import { useMemo, useState } from 'react';
+import { Disclosure } from '../../../ui/Disclosure';
+import { QuantityField } from '../../../ui/QuantityField';
 import { analysisWorker } from '../../../workers/analysisWorker';
 import { useLatest } from '../../../workers/useLatest';
 import { Figure } from '../Figure';
@@ -21,21 +31,38 @@ interface Question {
   readonly id: string;
 }
 
-const ask = async ({ rig, rowId, id }: Question) => ({
-  rig,
-  id,
-  budgets: await analysisWorker().lengthBudgets(rig, rowId, id, DROPS_DB),
-});
-
 interface Props extends Question {
   readonly units: UnitSystem;
   readonly actions: PathActions;
 }
 
+/** What can be asked of a lead: how long it may be, what capacitance, and whether it is the lead at all. */
+export function LeadTools(props: Props) {
+  return (
+    <>
+      <LengthBudgets {...props} />
+      <Disclosure title="Put the resonance somewhere">
+        <CapacitanceFinder {...props} />
+      </Disclosure>
+      <Disclosure title="Keep a liked lead’s sound">
+        <LikedLeadFinder {...props} />
+      </Disclosure>
+      <Disclosure title="Pickup or lead?">
+        <PickupOrLead {...props} />
+      </Disclosure>
+    </>
+  );
+}
+
+const askBudgets = async ({ rig, rowId, id }: Question) => ({
+  id,
+  budgets: await analysisWorker().lengthBudgets(rig, rowId, id, DROPS_DB),
+});
+
 /** How long the selected lead may be before treble falls so far below straight in, all else as it stands. */
-export function LeadTools({ rig, rowId, id, units }: Props) {
+function LengthBudgets({ rig, rowId, id, units }: Props) {
   const question = useMemo(() => ({ rig, rowId, id }), [rig, rowId, id]);
-  const answer = useLatest(question, ask);
+  const answer = useLatest(question, askBudgets);
   // An answer for another lead would be read as one for this.
   const budgets = answer?.id === id ? answer.budgets : null;
   const reachPerM = 1 / findLead(rig, id)!.coil.value;
@@ -69,4 +96,150 @@ function sayBudget(budget: LengthBudget, reachPerM: number, units: UnitSystem): 
     case 'muted':
       return 'nothing comes through';
   }
+}
+
+const askCapacitance = async ({
+  rig,
+  rowId,
+  wantedHz,
+}: {
+  rig: Rig;
+  rowId: string;
+  wantedHz: number;
+}): Promise<CapacitanceAnswer> => analysisWorker().capacitanceFor(rig, rowId, wantedHz);
+
+function CapacitanceFinder({ rig, rowId, id, units, actions }: Props) {
+  const [wanted, setWanted] = useState(rig.approach.wantedHz);
+  const question = useMemo(() => ({ rig, rowId, wantedHz: wanted.value }), [rig, rowId, wanted]);
+  const answer = useLatest(question, askCapacitance);
+  const lead = findLead(rig, id)!;
+  return (
+    <>
+      <QuantityField
+        rule={FIELD_RULES.approach.wantedHz}
+        value={wanted}
+        units={units}
+        assumedFrom="the approach"
+        onChange={setWanted}
+      />
+      <Typography variant="body2" data-testid="capacitance">
+        {answer ? sayCapacitance(answer, lead, units) : '…'}
+      </Typography>
+      {answer?.kind === 'ok' && answer.addF > 0 && (
+        <Button size="small" onClick={() => addTo(lead, answer.addF, actions)}>
+          Put it into this lead
+        </Button>
+      )}
+    </>
+  );
+}
+
+/** A capacitor in the plug of a lead, switched in, on top of one that is in already. */
+function addTo(lead: Lead, addF: number, actions: PathActions): void {
+  const value = addF + (lead.added ? lead.addedF.value : 0);
+  const to = { ...lead, added: true, addedF: entered(value) };
+  actions.edit({ kind: 'replace', part: { of: 'lead', to } });
+}
+
+function sayCapacitance(answer: CapacitanceAnswer, lead: Lead, units: UnitSystem): string {
+  const pF = (farad: number) => formatQuantity(farad, 'capacitance', units);
+  switch (answer.kind) {
+    case 'noResonance':
+      return 'There is no pickup’s resonance to place here.';
+    case 'unreachable':
+      return `Unreachable: between ${hz(answer.fromHz)} and ${hz(answer.toHz)} here.`;
+    case 'ok': {
+      const metres = Math.abs(answer.addF) / lead.cPerMF.value / lead.coil.value;
+      const length = formatQuantity(metres, 'length', units);
+      return answer.addF >= 0
+        ? `${pF(answer.totalF)} in all: add ${pF(answer.addF)}, or ${length} more of this lead.`
+        : `${pF(answer.totalF)} in all: ${pF(-answer.addF)} too much hangs there now, ${length} of this lead.`;
+    }
+  }
+}
+
+const hz = (frequency: number) => formatQuantity(frequency, 'frequency', 'metric');
+
+const askLiked = async ({
+  rig,
+  rowId,
+  liked,
+}: {
+  rig: Rig;
+  rowId: string;
+  liked: LikedLead;
+}): Promise<LikedLeadAnswer> => analysisWorker().keepLikedLead(rig, rowId, liked);
+
+function LikedLeadFinder({ rig, rowId, units }: Props) {
+  const [lengthM, setLength] = useState(assumed(6));
+  const [cPerMF, setCapacitance] = useState(assumed(110e-12));
+  const question = useMemo(
+    () => ({
+      rig,
+      rowId,
+      liked: { lengthM: lengthM.value, cPerMF: cPerMF.value, plugsF: 30e-12 },
+    }),
+    [rig, rowId, lengthM, cPerMF],
+  );
+  const answer = useLatest(question, askLiked);
+  const shared = { units, assumedFrom: 'an ordinary lead' } as const;
+  return (
+    <>
+      <QuantityField
+        {...shared}
+        rule={FIELD_RULES.lead.lengthM}
+        label="Its length"
+        value={lengthM}
+        onChange={setLength}
+      />
+      <QuantityField
+        {...shared}
+        rule={FIELD_RULES.lead.cPerMF}
+        label="Its capacitance"
+        value={cPerMF}
+        onChange={setCapacitance}
+      />
+      <Typography variant="body2" data-testid="liked">
+        {answer ? sayLiked(answer, units) : '…'}
+      </Typography>
+    </>
+  );
+}
+
+function sayLiked(answer: LikedLeadAnswer, units: UnitSystem): string {
+  switch (answer.kind) {
+    case 'noBuffer':
+      return 'The pickup drives the whole way: there is no buffer yet to add it at.';
+    case 'leadTooLong':
+      return `What leads to the buffer is already ${formatQuantity(answer.byF, 'capacitance', units)} more than the liked lead: shorten it.`;
+    case 'ok':
+      return `Add ${formatQuantity(answer.addF, 'capacitance', units)} at the buffer’s input: the pickup then feels that lead straight into the amp.`;
+  }
+}
+
+const askWhich = async ({ rig, id }: { rig: Rig; id: string }) => ({
+  id,
+  all: await analysisWorker().pickupOrLead(rig, id),
+});
+
+function PickupOrLead({ rig, id }: Props) {
+  const question = useMemo(() => ({ rig, id }), [rig, id]);
+  const answer = useLatest(question, askWhich);
+  if (answer?.id !== id) return <Typography variant="body2">…</Typography>;
+  return (
+    <>
+      <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+        What either would do to the sound at the end: treble by itself, and where it resonates.
+      </Typography>
+      <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: '1fr auto' }}>
+        {answer.all.map(({ kind, name, trebleDb, resonanceHz }) => (
+          <Figure
+            key={`${kind} ${name}`}
+            name={kind === 'lead' ? `lead: ${name}` : name}
+            value={`${formatSignedDb(trebleDb)} dB, ${resonanceHz === null ? 'none' : hz(resonanceHz)}`}
+          />
+        ))}
+      </Box>
+    </>
+  );
 }

@@ -1,0 +1,163 @@
+import {
+  APPROACH_WORDS,
+  type ApproachKind,
+  type Judgement,
+  type Rig,
+  type UnitSystem,
+} from '@gullwind/core';
+import CheckCircleOutlined from '@mui/icons-material/CheckCircleOutlined';
+import ErrorOutlined from '@mui/icons-material/ErrorOutlined';
+import InfoOutlined from '@mui/icons-material/InfoOutlined';
+import { Box, Button, Link, Typography } from '@mui/material';
+import { memo } from 'react';
+import { ChoiceField } from './inspector/ChoiceField';
+import { PartFields } from './inspector/PartFields';
+import { Figure } from './Figure';
+import type { PathActions } from './usePathActions';
+
+interface Props {
+  readonly analysed: { readonly rig: Rig; readonly judgements: readonly Judgement[] } | null;
+  readonly units: UnitSystem;
+  readonly actions: PathActions;
+}
+
+const APPROACHES = (Object.keys(APPROACH_WORDS) as ApproachKind[]).map(
+  (kind) => [kind, APPROACH_WORDS[kind].name] as const,
+);
+
+/** What is to be said of the rig under its own approach, each with its numbers and a way to be quiet about it. */
+export const AdvicePanel = memo(function AdvicePanel({ analysed, units, actions }: Props) {
+  if (!analysed) return <Typography variant="body2">Judging …</Typography>;
+  const { rig, judgements } = analysed;
+  const said = judgements.filter(({ key }) => !rig.silenced.includes(key));
+  const quiet = judgements.filter(({ key }) => rig.silenced.includes(key));
+  const silence = (to: readonly string[]) =>
+    actions.edit({ kind: 'assign', field: 'silenced', to });
+  return (
+    <>
+      <ChoiceField
+        label="Approach"
+        value={rig.approach.kind}
+        options={APPROACHES}
+        onChange={(to) =>
+          actions.edit({ kind: 'choose', target: { of: 'approach' }, field: 'kind', to })
+        }
+      />
+      <Typography variant="body2" sx={{ color: 'text.secondary', mb: 0.5 }}>
+        {APPROACH_WORDS[rig.approach.kind].says}
+      </Typography>
+      {rig.approach.kind === 'shaped' && (
+        <PartFields
+          part={rig.approach}
+          of="approach"
+          fields={[['wantedHz']]}
+          units={units}
+          assumedFrom="the shaped approach"
+          actions={actions}
+        />
+      )}
+      {judgements.length === 0 && (
+        <Typography variant="body2" sx={{ mt: 1 }}>
+          Nothing to say here.
+        </Typography>
+      )}
+      {said.map((judgement) => (
+        <Said
+          key={judgement.key}
+          judgement={judgement}
+          actions={actions}
+          onSilence={() => silence([...rig.silenced, judgement.key])}
+        />
+      ))}
+      {quiet.length > 0 && (
+        <Box sx={{ mt: 1.5 }}>
+          <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+            Silenced
+          </Typography>
+          {quiet.map(({ key, title }) => (
+            <Box key={key} sx={{ display: 'flex', alignItems: 'baseline', gap: 0.5 }}>
+              <Typography variant="body2" sx={{ flex: 1 }}>
+                {title}
+              </Typography>
+              <Button
+                size="small"
+                sx={{ py: 0 }}
+                onClick={() => silence(rig.silenced.filter((other) => other !== key))}
+              >
+                say it
+              </Button>
+            </Box>
+          ))}
+        </Box>
+      )}
+    </>
+  );
+});
+
+const MARKS = {
+  warning: <ErrorOutlined sx={{ fontSize: 17, color: 'warning.main' }} titleAccess="warning" />,
+  note: <InfoOutlined sx={{ fontSize: 17 }} titleAccess="note" />,
+  fine: <CheckCircleOutlined sx={{ fontSize: 17, color: 'primary.main' }} titleAccess="fine" />,
+} as const;
+
+interface SaidProps {
+  readonly judgement: Judgement;
+  readonly actions: PathActions;
+  readonly onSilence: () => void;
+}
+
+function Said({ judgement, actions, onSilence }: SaidProps) {
+  const { title, reason, numbers, when, weight, place, approaches } = judgement;
+  const select = () => {
+    if (!place) return;
+    const kind = place.kind === 'source' ? 'guitar' : place.kind;
+    actions.select({ kind, id: place.id });
+  };
+  return (
+    <Box
+      component="article"
+      data-judgement={judgement.kind}
+      sx={{ mt: 1, pt: 1, borderTop: 1, borderColor: 'divider' }}
+    >
+      <Typography
+        component="h3"
+        sx={{ fontSize: 14.5, fontWeight: 600, display: 'flex', gap: 0.5, lineHeight: 1.25 }}
+      >
+        {MARKS[weight]}
+        {place ? (
+          <Link
+            component="button"
+            color="inherit"
+            underline="hover"
+            onClick={select}
+            sx={{ font: 'inherit', textAlign: 'left' }}
+          >
+            {title}
+          </Link>
+        ) : (
+          title
+        )}
+      </Typography>
+      <Typography variant="body2" sx={{ mt: 0.25 }}>
+        {reason}
+      </Typography>
+      <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: '1fr auto' }}>
+        {numbers.map(([what, value]) => (
+          <Figure key={what} name={what} value={value} />
+        ))}
+      </Box>
+      <Box sx={{ display: 'flex', alignItems: 'baseline' }}>
+        <Typography variant="caption" sx={{ flex: 1, color: 'text.secondary' }}>
+          {when}
+          {approaches !== 'every' &&
+            `; for ${approaches.map((kind) => APPROACH_WORDS[kind].name).join(', ')}`}
+        </Typography>
+        {weight !== 'fine' && (
+          <Button size="small" sx={{ py: 0, whiteSpace: 'nowrap' }} onClick={onSilence}>
+            not again
+          </Button>
+        )}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,109 @@
+import {
+  formatSignedDb,
+  isEstablished,
+  MOST_PINS,
+  pinRig,
+  removeFrom,
+  type Difference,
+  type Rig,
+} from '@gullwind/core';
+import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
+import { Box, Button, IconButton, Typography } from '@mui/material';
+import { memo } from 'react';
+import { NameField } from '../../ui/NameField';
+import type { PinnedSound } from '../../workers/analysis.worker';
+import type { ToleranceWork } from '../../workers/useTolerance';
+import { Figure } from './Figure';
+import { PinMark } from './PinMark';
+import { SurenessLine } from './SurenessLine';
+import type { PathActions } from './usePathActions';
+
+interface Props {
+  readonly rig: Rig;
+  readonly nowDb: number | null;
+  readonly pinned: readonly PinnedSound[];
+  readonly work: ToleranceWork;
+  readonly actions: PathActions;
+}
+
+/** States of the rig kept as curves, beside the one in hand. */
+export const PinsPanel = memo(function PinsPanel({ rig, nowDb, pinned, work, actions }: Props) {
+  const isFull = rig.pins.length >= MOST_PINS;
+  const { sureness } = work;
+  return (
+    <>
+      <Button
+        size="small"
+        variant="outlined"
+        disabled={isFull}
+        onClick={() => actions.edit(pinRig(rig, `Pin ${rig.pins.length + 1}`))}
+      >
+        Pin this
+      </Button>
+      <Typography variant="body2" sx={{ my: 0.75, color: 'text.secondary' }}>
+        {isFull
+          ? `${MOST_PINS} pins are the most; let one go first.`
+          : 'Keeps the rig as it is now as a curve to compare with.'}
+      </Typography>
+      {rig.pins.map((pin, index) => {
+        const analysis = pinned.find(({ pinId }) => pinId === pin.id)?.analysis ?? null;
+        const figures = analysis?.kind === 'sounding' ? analysis.figures : null;
+        const difference =
+          sureness.kind === 'known' ? (sureness.differences.get(pin.id) ?? null) : null;
+        return (
+          <Box
+            key={pin.id}
+            data-pin={pin.id}
+            sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}
+          >
+            <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
+              <PinMark index={index} />
+              <NameField
+                label={`Name of ${pin.name}`}
+                value={pin.name}
+                onChange={(to) =>
+                  actions.edit({ kind: 'rename', target: { of: 'pin', id: pin.id }, to })
+                }
+                sx={{ fontSize: 14.5, fontWeight: 600, flex: 1, '& input': { py: 0 } }}
+              />
+              <Button
+                size="small"
+                sx={{ py: 0, minWidth: 0 }}
+                onClick={() => actions.edit({ kind: 'restore', rig: pin.rig })}
+              >
+                bring back
+              </Button>
+              <IconButton
+                size="small"
+                aria-label={`Let ${pin.name} go`}
+                sx={{ p: 0 }}
+                onClick={() => actions.edit(removeFrom(rig, 'pins', pin.id))}
+              >
+                <DeleteOutlined sx={{ fontSize: 16 }} />
+              </IconButton>
+            </Box>
+            <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: '1fr auto' }}>
+              <Figure
+                name="its treble"
+                value={figures ? `${formatSignedDb(figures.trebleDb, 2)} dB` : 'nothing heard'}
+              />
+              {figures && nowDb !== null && (
+                <Figure
+                  name="now against it"
+                  value={`${formatSignedDb(nowDb - figures.trebleDb, 2)} dB`}
+                />
+              )}
+              {difference && <Figure name="90 in 100" value={sayDifference(difference)} />}
+            </Box>
+          </Box>
+        );
+      })}
+      {rig.pins.length > 0 && <SurenessLine work={work} />}
+    </>
+  );
+});
+
+function sayDifference({ figures: { trebleDb } }: Difference): string {
+  const band = `${formatSignedDb(trebleDb.low)} … ${formatSignedDb(trebleDb.high)}`;
+  return isEstablished(trebleDb) ? band : `${band}: not established`;
+}

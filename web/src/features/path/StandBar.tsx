@@ -1,0 +1,111 @@
+import { keepScene, nameRow, routeRows, standIn, type Rig } from '@gullwind/core';
+import PowerSettingsNew from '@mui/icons-material/PowerSettingsNew';
+import { Box, IconButton, NativeSelect, Tooltip } from '@mui/material';
+import { memo } from 'react';
+import type { PathActions } from './usePathActions';
+
+interface Props {
+  readonly rig: Rig;
+  readonly rowId: string;
+  readonly actions: PathActions;
+}
+
+const KEEP = 'keep';
+const ALL_OFF = 'off';
+const NOBODY = 'nobody';
+
+/** How the rig stands: its scene, who plays, which end is looked at, whether there is power. */
+export const StandBar = memo(function StandBar({ rig, rowId, actions }: Props) {
+  const scene = rig.scenes.find(({ standing }) => isSameStanding(standing, rig.standing));
+  const ways = routeRows(rig);
+  const { powered, playing } = rig.standing;
+  const chooseScene = (to: string) => {
+    if (to === KEEP) actions.edit(keepScene(rig, `Scene ${rig.scenes.length + 1}`));
+    if (to === ALL_OFF) actions.allOff();
+    const chosen = rig.scenes.find(({ id }) => id === to);
+    if (chosen) actions.edit(standIn(rig, chosen));
+  };
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, flexShrink: 0 }}>
+      <Choice label="Scene" value={scene?.id ?? ''} onChange={chooseScene}>
+        <option value="" disabled>
+          {rig.scenes.length === 0 ? 'no scenes' : 'no scene'}
+        </option>
+        {rig.scenes.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+        <option value={ALL_OFF}>everything off</option>
+        <option value={KEEP}>keep this as a scene</option>
+      </Choice>
+      {rig.guitars.length > 1 && (
+        <Choice
+          label="Guitar that plays"
+          value={playing ?? NOBODY}
+          onChange={(to) => actions.play(to === NOBODY ? null : to)}
+        >
+          {rig.guitars.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+          <option value={NOBODY}>none of them</option>
+        </Choice>
+      )}
+      {ways.length > 1 && (
+        <Choice
+          label="Way that is looked at"
+          value={rowId}
+          onChange={(to) => actions.lookTo(to === ways[0]!.id ? null : to)}
+        >
+          {ways.map((row) => (
+            <option key={row.id} value={row.id}>
+              {nameRow(rig, row)}
+            </option>
+          ))}
+        </Choice>
+      )}
+      <Tooltip title={powered ? 'What if the power fails?' : 'Power back on'}>
+        <IconButton
+          size="small"
+          aria-label="Power of the board"
+          aria-pressed={powered}
+          onClick={() => actions.power(!powered)}
+          sx={{ color: powered ? 'inherit' : 'warning.main' }}
+        >
+          <PowerSettingsNew fontSize="small" />
+        </IconButton>
+      </Tooltip>
+    </Box>
+  );
+});
+
+function isSameStanding(a: Rig['standing'], b: Rig['standing']): boolean {
+  const on = ({ positions }: Rig['standing']) =>
+    Object.keys(positions)
+      .filter((id) => positions[id])
+      .sort()
+      .join();
+  return on(a) === on(b) && a.playing === b.playing && a.powered === b.powered;
+}
+
+interface ChoiceProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+  readonly children: React.ReactNode;
+}
+
+function Choice({ label, value, onChange, children }: ChoiceProps) {
+  return (
+    <NativeSelect
+      value={value}
+      onChange={(event) => onChange(event.target.value)}
+      inputProps={{ 'aria-label': label, title: label }}
+      sx={{ fontSize: 14, width: 112, '& select': { py: '2px', textOverflow: 'ellipsis' } }}
+    >
+      {children}
+    </NativeSelect>
+  );
+}

@@ -1,0 +1,53 @@
+import type { Judgement, Pin, Rig, SceneFigures, UnitSystem } from '@gullwind/core';
+import { useMemo } from 'react';
+import type { PinnedSound } from './analysis.worker';
+import { analysisWorker } from './analysisWorker';
+import { useLatest } from './useLatest';
+
+interface Question {
+  readonly rig: Rig;
+  readonly rowId: string;
+}
+
+const askScenes = async ({ rig, rowId }: Question) => ({
+  rig,
+  scenes: await analysisWorker().measureScenes(rig, rowId),
+});
+
+/** Figures of every scene; null while nobody looks. */
+export function useScenes(
+  rig: Rig | null,
+  rowId: string,
+): { readonly rig: Rig; readonly scenes: readonly SceneFigures[] } | null {
+  const question = useMemo(() => rig && { rig, rowId }, [rig, rowId]);
+  const answer = useLatest(question, askScenes);
+  return question && answer;
+}
+
+const askJudgements = async ({ rig, rowId, units }: Question & { units: UnitSystem }) => ({
+  rig,
+  judgements: await analysisWorker().judge(rig, rowId, units),
+});
+
+/** What is to be said of a rig under its approach; null while nobody looks. */
+export function useJudgements(
+  rig: Rig | null,
+  rowId: string,
+  units: UnitSystem,
+): { readonly rig: Rig; readonly judgements: readonly Judgement[] } | null {
+  const question = useMemo(() => rig && { rig, rowId, units }, [rig, rowId, units]);
+  const answer = useLatest(question, askJudgements);
+  return question && answer;
+}
+
+const askPins = ({ pins, rowId }: { pins: readonly Pin[]; rowId: string }) =>
+  analysisWorker().measurePins(pins, rowId);
+
+/** What every pinned rig sounds like on the way that is looked at. */
+export function usePins(pins: readonly Pin[], rowId: string): readonly PinnedSound[] {
+  const question = useMemo(() => (pins.length > 0 ? { pins, rowId } : null), [pins, rowId]);
+  const answer = useLatest(question, askPins);
+  return (question && answer) ?? NO_PINS;
+}
+
+const NO_PINS: readonly PinnedSound[] = [];
