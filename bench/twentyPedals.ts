@@ -3,6 +3,7 @@ import {
   deviceOfClass,
   entered,
   insertDevice,
+  mainRow,
   newRig,
   setLeadLength,
   type Rig,
@@ -17,6 +18,6 @@ export function twentyPedals(): Rig {
       insertDevice(rig, i, { ...deviceOfClass('drive', ''), name: `drive ${i + 1}` }),
     );
   }
-  const leads = rig.leads.map((lead, i) => (i === 20 ? { ...lead, lengthM: entered(8) } : lead));
-  return { ...rig, leads };
+  const last = mainRow(rig).leads.at(-1)!;
+  return applyEdits(rig, setLeadLength(last.id, 8));
 }

@@ -2,7 +2,6 @@ import { type PathElement } from '../../src/circuit';
 import { deviceOfClass, endOfKind, entered, type Device, type Lead } from '../../src/gear';
 import { drivePath, routeOf } from '../../src/path';
 import { type Row } from '../../src/rig';
-import { apart } from '../circuit/complex';
 import { stand, withEnd, withLeads } from '../rig/straightRow';
 import {
   AMP,

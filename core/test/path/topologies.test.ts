@@ -9,7 +9,7 @@ import { entered, guitarOfClass, leadOfClass, pickupOfClass, type Guitar } from 
 import { drivePath, routeOf } from '../../src/path';
 import { type Rig, type Row } from '../../src/rig';
 import { apart, c, mul } from '../circuit/complex';
-import { stand, withGuitar } from '../rig/straightRow';
+import { withGuitar } from '../rig/straightRow';
 import {
   AMP,
   BRIGHT,
