@@ -1,7 +1,6 @@
 import {
   applyEdits,
   deviceOfClass,
-  entered,
   insertDevice,
   mainRow,
   newRig,

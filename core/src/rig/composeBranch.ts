@@ -1,0 +1,211 @@
+import { endOfKind, entered, leadOfClass, patchLead } from '../gear';
+import type { Device, End, Guitar } from '../gear';
+import type { Edit, Lists } from './edit';
+import {
+  findDevice,
+  freshId,
+  rowOf,
+  type Rig,
+  type Row,
+  type RowPlace,
+  type SideGoal,
+} from './rig';
+
+/// Edits for what branches off: the rows and ends that hang on a device, other guitars, effects loops.
+
+export const group = (...edits: readonly (Edit | null)[]): Edit => {
+  const some = edits.filter((edit) => edit !== null);
+  return some.length === 1 ? some[0]! : { kind: 'group', edits: some };
+};
+
+/** The rows a device needs: one for each loop, and one from its side jack to a tuner or a second amp. */
+export function rowsFor(
+  rig: Rig,
+  device: Device,
+  leadIds: readonly string[] = [],
+): readonly Edit[] {
+  const ids: string[] = [];
+  const rows = Array.from({ length: device.loops }, (_, loop): Row => {
+    const id = freshId(rig, 'r', ids);
+    ids.push(id);
+    return { id, at: { kind: 'loop', device: device.id, loop }, devices: [], leads: [null] };
+  });
+  const edits = rows.length > 0 ? [addTo(rig, 'rows', rows)] : [];
+  if (device.sideJack === 'none') return edits;
+  return [...edits, ...sideRow(rig, device, ids, leadIds)];
+}
+
+const isSplitter = ({ deviceClass }: Device): boolean => deviceClass.endsWith('Splitter');
+
+const sideEnd = (rig: Rig, device: Device): End =>
+  isSplitter(device)
+    ? endOfKind('amp', 'second amp', freshId(rig, 'e'))
+    : endOfKind('tuner', 'tuner', freshId(rig, 'e'));
+
+function sideRow(
+  rig: Rig,
+  device: Device,
+  rowIds: readonly string[],
+  leadIds: readonly string[],
+): readonly Edit[] {
+  const end = sideEnd(rig, device);
+  const leadId = freshId(rig, 'l', leadIds);
+  const lead = isSplitter(device)
+    ? leadOfClass('ordinary', leadId, entered(6), 'lead')
+    : patchLead(leadId);
+  const row: Row = {
+    id: freshId(rig, 'r', rowIds),
+    at: { kind: 'side', device: device.id, to: { kind: 'end', end: end.id } },
+    devices: [],
+    leads: [lead],
+  };
+  return [
+    addTo(rig, 'ends', [end]),
+    { ...addTo(rig, 'rows', [row]), at: rig.rows.length + rowIds.length },
+  ];
+}
+
+export const addTo = <K extends keyof Lists>(rig: Rig, of: K, insert: Rig[K]) =>
+  ({ kind: 'list', of, at: rig[of].length, remove: 0, insert }) as Extract<Edit, { kind: 'list' }>;
+
+export function hangsOn(rig: Rig, { at }: Row, deviceId: string): boolean {
+  switch (at.kind) {
+    case 'guitar':
+      return at.selector === deviceId;
+    case 'side':
+    case 'loop': {
+      if (at.device === deviceId || (at.kind === 'side' && keyOf(at) === deviceId)) return true;
+      const parent = rowOf(rig, at.device);
+      return parent !== undefined && hangsOn(rig, parent, deviceId);
+    }
+    default:
+      return false;
+  }
+}
+
+const keyOf = (at: Extract<RowPlace, { kind: 'side' }>): string | null =>
+  at.to.kind === 'key' ? at.to.device : null;
+
+/** Takes rows out, and the ends that only they reach. */
+export function removeRows(rig: Rig, rows: readonly Row[]): readonly Edit[] {
+  const devices = rows.flatMap((row) => row.devices);
+  const off: Edit = {
+    kind: 'stamp',
+    positions: Object.fromEntries(
+      Object.keys(rig.standing.positions)
+        .filter((key) => devices.some(({ id }) => key === id || key.startsWith(`${id}.`)))
+        .map((key) => [key, false]),
+    ),
+  };
+  return [
+    off,
+    ...takeFrom(
+      rig,
+      'rows',
+      rows.map(({ id }) => id),
+    ),
+    ...removeEndsOf(rig, rows),
+  ];
+}
+
+/** Gives a device another shape (its jacks, its loops), with the rows that this adds or takes. */
+export function reshapeDevice(rig: Rig, to: Device): Edit {
+  const gone = rig.rows.filter(
+    ({ at }) =>
+      (at.kind === 'loop' && at.device === to.id && at.loop >= to.loops) ||
+      (at.kind === 'side' && at.device === to.id && to.sideJack === 'none') ||
+      (at.kind === 'side' && keyOf(at) === to.id && to.insert !== 'own'),
+  );
+  const kept = rig.rows.filter((row) => !gone.includes(row));
+  const shrunk = { ...rig, rows: kept };
+  const had = kept.filter(({ at }) => at.kind === 'loop' && at.device === to.id).length;
+  const hasSide = kept.some(({ at }) => at.kind === 'side' && at.device === to.id);
+  const wanted = { ...to, sideJack: hasSide ? ('none' as const) : to.sideJack };
+  const extra = rowsFor(shrunk, wanted).map((edit) =>
+    edit.kind === 'list' && edit.of === 'rows' && had > 0
+      ? { ...edit, insert: edit.insert.filter(({ at }) => at.kind !== 'loop' || at.loop >= had) }
+      : edit,
+  );
+  const positions = Object.fromEntries(
+    Object.keys(rig.standing.positions)
+      .filter((key) => key.startsWith(`${to.id}.`) && Number(key.split('.')[1]) >= to.loops)
+      .map((key) => [key, false]),
+  );
+  return group(
+    { kind: 'stamp', positions },
+    ...removeRows(rig, gone),
+    { kind: 'replace', part: { of: 'device', to } },
+    ...extra,
+  );
+}
+
+/** Last ones first, so that the places of the others hold. */
+const takeFrom = (rig: Rig, of: 'rows' | 'ends', ids: readonly string[]): readonly Edit[] =>
+  rig[of]
+    .map(({ id }, at) => ({ id, at }))
+    .filter(({ id }) => ids.includes(id))
+    .reverse()
+    .map(({ at }): Edit => ({ kind: 'list', of, at, remove: 1, insert: [] }));
+
+const removeEndsOf = (rig: Rig, rows: readonly Row[]): readonly Edit[] =>
+  takeFrom(
+    rig,
+    'ends',
+    rows.flatMap(({ at }) => (at.kind === 'side' && at.to.kind === 'end' ? [at.to.end] : [])),
+  );
+
+/** Another guitar: into a selector by a lead of its own where one is named, else by the first one's lead. */
+export function addGuitar(rig: Rig, guitar: Guitar, selectorId?: string): Edit {
+  const id = freshId(rig, 'g');
+  const placed: Edit = addTo(rig, 'guitars', [{ ...guitar, id }]);
+  if (!selectorId) return group(placed, { kind: 'stamp', playing: id });
+  const row: Row = {
+    id: freshId(rig, 'r'),
+    at: { kind: 'guitar', guitar: id, selector: selectorId },
+    devices: [],
+    leads: [leadOfClass('ordinary', freshId(rig, 'l'), entered(6), 'lead')],
+  };
+  return group(placed, addTo(rig, 'rows', [row]), { kind: 'stamp', playing: id });
+}
+
+/** Takes a guitar out, with its row; the first one stays. */
+export function removeGuitar(rig: Rig, id: string): Edit {
+  const at = rig.guitars.findIndex((guitar) => guitar.id === id);
+  const rows = rig.rows.filter((row) => row.at.kind === 'guitar' && row.at.guitar === id);
+  const playing = rig.standing.playing === id ? rig.guitars[0]!.id : rig.standing.playing;
+  return group({ kind: 'stamp', playing }, ...removeRows(rig, rows), {
+    kind: 'list',
+    of: 'guitars',
+    at,
+    remove: 1,
+    insert: [],
+  });
+}
+
+/** A lead from an amp's effects send to its return, for pedals to go in. */
+export function addAmpLoop(rig: Rig, endId: string): Edit {
+  const row: Row = {
+    id: freshId(rig, 'r'),
+    at: { kind: 'ampLoop', end: endId },
+    devices: [],
+    leads: [leadOfClass('ordinary', freshId(rig, 'l'), entered(6), 'loom')],
+  };
+  return addTo(rig, 'rows', [row]);
+}
+
+/** Where the side lead of a device goes instead: to the key input of a gate, or to an end of its own again. */
+export function aimSide(rig: Rig, row: Row, key: string | null): Edit {
+  if (row.at.kind !== 'side') throw new Error(`row ${row.id} is no side row`);
+  const device = findDevice(rig, row.at.device)!;
+  const end = key === null ? sideEnd(rig, device) : null;
+  const to: SideGoal = end ? { kind: 'end', end: end.id } : { kind: 'key', device: key! };
+  const at = rig.rows.indexOf(row);
+  const turned: Edit = {
+    kind: 'list',
+    of: 'rows',
+    at,
+    remove: 1,
+    insert: [{ ...row, at: { ...row.at, to } }],
+  };
+  return group(...(end ? [addTo(rig, 'ends', [end])] : []), turned, ...removeEndsOf(rig, [row]));
+}
