@@ -14,7 +14,7 @@ const WATCH_WORKER = `
   const post = Worker.prototype.postMessage;
   Worker.prototype.postMessage = function (...args) {
     const asked = performance.now();
-    this.addEventListener('message', () => window.workerTimes.push(performance.now() - asked), { once: true });
+    if (args[0].path?.[0] === 'analyse') this.addEventListener('message', () => window.workerTimes.push(performance.now() - asked), { once: true });
     return post.apply(this, args);
   };`;
 

@@ -3,7 +3,7 @@ export type { Analysis, SectionSummary, SoundingAnalysis, StopSummary } from './
 export type { BufferAdvice } from './bufferAdvice';
 export { figuresOf } from './figures';
 export type { Figures } from './figures';
-export { lengthBudget } from './lengthBudget';
+export { lengthBudgets } from './lengthBudget';
 export type { BudgetBaseline, LengthBudget } from './lengthBudget';
 export { cornerOf, resonanceOf, semitonesBetween } from './resonance';
 export type { Corner, Resonance } from './resonance';

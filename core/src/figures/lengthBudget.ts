@@ -15,36 +15,50 @@ export type LengthBudget =
   | { readonly kind: 'muted' };
 
 const STEP_M = 0.5;
+/** Far out, lengths as far apart as this share of them. */
+const FAR_STEP = 0.1;
 const EXACT_M = 0.005;
 
 /**
- * The longest this one lead may be before treble T falls `dropDb` below a baseline, everything else as it
- * stands. T is not monotonic in length (a bright coil first gains), so the scan goes outwards to the
- * last length that holds before it falls, and bisects there.
+ * The longest this one lead may be before treble T falls by each drop below a baseline, everything else
+ * as it stands. T is not monotonic in length (a bright coil first gains), so the scan goes outwards to
+ * the last length that holds before it falls, and bisects there.
  *
- * @param dropDb ≥ 0
+ * @param dropsDb each ≥ 0
  */
-export function lengthBudget(
+export function lengthBudgets(
   route: Route,
   path: DrivenPath,
   leadId: string,
-  dropDb: number,
+  dropsDb: readonly number[],
   baseline: BudgetBaseline,
   meter = new TrebleMeter(),
-): LengthBudget {
+): readonly LengthBudget[] {
   const lead = leadOn(path, leadId, meter);
-  if (!lead) return { kind: 'muted' };
-  const { trebleAt, lengthM: nowM } = lead;
+  if (!lead) return dropsDb.map(() => ({ kind: 'muted' }));
   const straightIn = meter.measure(route.reference).trebleDb;
-  const floor = (baseline === 'straightIn' ? straightIn : trebleAt(nowM)) - dropDb;
+  const base = baseline === 'straightIn' ? straightIn : lead.trebleAt(lead.lengthM);
+  const scan = scanLengths().map((lengthM) => ({ lengthM, trebleDb: lead.trebleAt(lengthM) }));
+  return dropsDb.map((dropDb) => budgetIn(scan, base - dropDb, lead.trebleAt));
+}
+
+type Scan = readonly { readonly lengthM: number; readonly trebleDb: number }[];
+
+function budgetIn(scan: Scan, floor: number, trebleAt: LeadOnPath['trebleAt']): LengthBudget {
+  const holds = ({ trebleDb }: Scan[number]) => trebleDb >= floor;
+  const first = scan.findIndex(holds);
+  if (first < 0) return { kind: 'outOfReach' };
+  const falls = scan.findIndex((point, i) => i > first && !holds(point));
+  if (falls < 0) return { kind: 'beyond', lengthM: FIELD_RULES.lead.lengthM.max };
+  const [from, to] = [scan[falls - 1]!.lengthM, scan[falls]!.lengthM];
+  return { kind: 'upTo', lengthM: bisect(trebleAt, floor, from, to) };
+}
+
+function scanLengths(): readonly number[] {
   const { max } = FIELD_RULES.lead.lengthM;
-  let held: number | null = null;
-  for (let lengthM = 0; lengthM <= max; lengthM += STEP_M) {
-    if (trebleAt(lengthM) >= floor) held = lengthM;
-    else if (held !== null)
-      return { kind: 'upTo', lengthM: bisect(trebleAt, floor, held, lengthM) };
-  }
-  return held === null ? { kind: 'outOfReach' } : { kind: 'beyond', lengthM: max };
+  const lengths = [0];
+  for (let at = STEP_M; at < max; at += Math.max(STEP_M, at * FAR_STEP)) lengths.push(at);
+  return [...lengths, max];
 }
 
 interface LeadOnPath {

@@ -1,4 +1,4 @@
-import { analyseRig, lengthBudget, type BudgetBaseline } from '../../src/figures';
+import { analyseRig, lengthBudgets, type BudgetBaseline } from '../../src/figures';
 import { deviceOfClass } from '../../src/gear';
 import { routeOf } from '../../src/path';
 import {
@@ -12,7 +12,7 @@ import {
 import { leadsOf, pathOf } from '../rig/straightRow';
 
 const budgetOf = (rig: Rig, lead: number, dropDb: number, baseline: BudgetBaseline) =>
-  lengthBudget(routeOf(rig), pathOf(rig), leadsOf(rig)[lead]!.id, dropDb, baseline);
+  lengthBudgets(routeOf(rig), pathOf(rig), leadsOf(rig)[lead]!.id, [dropDb], baseline)[0]!;
 
 const treble = (rig: Rig): number => {
   const analysis = analyseRig(rig);

@@ -1,5 +1,5 @@
 import type { Analysis, Rig } from '@gullwind/core';
-import { analysisWorker } from './analysisWorker';
+import { analysisWorker } from './workers';
 import { useLatest } from './useLatest';
 
 /** One way of a rig analysed, with the very rig it belongs to: the two are only ever shown together. */

@@ -1,7 +1,7 @@
 import type { Judgement, Pin, Rig, SceneFigures, UnitSystem } from '@gullwind/core';
 import { useMemo } from 'react';
-import type { PinnedSound } from './analysis.worker';
-import { analysisWorker } from './analysisWorker';
+import type { PinnedSound } from './questions.worker';
+import { questionsWorker } from './workers';
 import { useLatest } from './useLatest';
 
 interface Question {
@@ -11,7 +11,7 @@ interface Question {
 
 const askScenes = async ({ rig, rowId }: Question) => ({
   rig,
-  scenes: await analysisWorker().measureScenes(rig, rowId),
+  scenes: await questionsWorker().measureScenes(rig, rowId),
 });
 
 /** Figures of every scene; null while nobody looks. */
@@ -26,7 +26,7 @@ export function useScenes(
 
 const askJudgements = async ({ rig, rowId, units }: Question & { units: UnitSystem }) => ({
   rig,
-  judgements: await analysisWorker().judge(rig, rowId, units),
+  judgements: await questionsWorker().judge(rig, rowId, units),
 });
 
 /** What is to be said of a rig under its approach; null while nobody looks. */
@@ -41,7 +41,7 @@ export function useJudgements(
 }
 
 const askPins = ({ pins, rowId }: { pins: readonly Pin[]; rowId: string }) =>
-  analysisWorker().measurePins(pins, rowId);
+  questionsWorker().measurePins(pins, rowId);
 
 /** What every pinned rig sounds like on the way that is looked at. */
 export function usePins(pins: readonly Pin[], rowId: string): readonly PinnedSound[] {

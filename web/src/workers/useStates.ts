@@ -1,6 +1,6 @@
 import { switchesOn, type Rig, type StatesAnalysis } from '@gullwind/core';
 import { useMemo } from 'react';
-import { analysisWorker } from './analysisWorker';
+import { questionsWorker } from './workers';
 import { useLatest } from './useLatest';
 
 interface Question {
@@ -19,7 +19,7 @@ const analyse = async ({ rig, counted, rowId }: Question): Promise<AnalysedState
   rig,
   counted,
   rowId,
-  states: await analysisWorker().analyseStates(rig, counted, rowId),
+  states: await questionsWorker().analyseStates(rig, counted, rowId),
 });
 
 /**

@@ -5,18 +5,9 @@ import {
   type Rig,
   type Tolerance,
 } from '@gullwind/core';
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy } from 'comlink';
 import { useCallback, useEffect, useState } from 'react';
-import type { ToleranceApi } from './tolerance.worker';
-
-let remote: Remote<ToleranceApi> | null = null;
-
-function toleranceWorker(): Remote<ToleranceApi> {
-  remote ??= wrap<ToleranceApi>(
-    new Worker(new URL('./tolerance.worker.ts', import.meta.url), { type: 'module' }),
-  );
-  return remote;
-}
+import { toleranceWorker } from './workers';
 
 /** How sure the figures are: asked for, under way, or known of exactly this rig. */
 export type Sureness =

@@ -1,6 +1,6 @@
 import type { Rig, UnitSystem } from '@gullwind/core';
 import { Box, ToggleButton, ToggleButtonGroup } from '@mui/material';
-import type { PinnedSound } from '../../workers/analysis.worker';
+import type { PinnedSound } from '../../workers/questions.worker';
 import type { Analysed } from '../../workers/useAnalysis';
 import { useJudgements, useScenes } from '../../workers/useSideQuestions';
 import type { AnalysedStates } from '../../workers/useStates';

@@ -5,7 +5,7 @@ import { useSearchParams } from 'react-router';
 import { useListGearQuery } from '../../app/api';
 import { useSettings } from '../../app/useSettings';
 import { useAnalysis, type Analysed, type AnalysedWays } from '../../workers/useAnalysis';
-import type { PinnedSound } from '../../workers/analysis.worker';
+import type { PinnedSound } from '../../workers/questions.worker';
 import { usePins } from '../../workers/useSideQuestions';
 import { useStates } from '../../workers/useStates';
 import { useTolerance } from '../../workers/useTolerance';

@@ -11,7 +11,7 @@ import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, Typography } from '@mui/material';
 import { memo } from 'react';
 import { NameField } from '../../ui/NameField';
-import type { PinnedSound } from '../../workers/analysis.worker';
+import type { PinnedSound } from '../../workers/questions.worker';
 import type { ToleranceWork } from '../../workers/useTolerance';
 import { Figure } from './Figure';
 import { PinMark } from './PinMark';

@@ -17,7 +17,7 @@ import { Box, Button, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { Disclosure } from '../../../ui/Disclosure';
 import { QuantityField } from '../../../ui/QuantityField';
-import { analysisWorker } from '../../../workers/analysisWorker';
+import { questionsWorker } from '../../../workers/workers';
 import { useLatest } from '../../../workers/useLatest';
 import { Figure } from '../Figure';
 import type { PathActions } from '../usePathActions';
@@ -56,7 +56,7 @@ export function LeadTools(props: Props) {
 
 const askBudgets = async ({ rig, rowId, id }: Question) => ({
   id,
-  budgets: await analysisWorker().lengthBudgets(rig, rowId, id, DROPS_DB),
+  budgets: await questionsWorker().lengthBudgets(rig, rowId, id, DROPS_DB),
 });
 
 /** How long the selected lead may be before treble falls so far below straight in, all else as it stands. */
@@ -106,7 +106,7 @@ const askCapacitance = async ({
   rig: Rig;
   rowId: string;
   wantedHz: number;
-}): Promise<CapacitanceAnswer> => analysisWorker().capacitanceFor(rig, rowId, wantedHz);
+}): Promise<CapacitanceAnswer> => questionsWorker().capacitanceFor(rig, rowId, wantedHz);
 
 function CapacitanceFinder({ rig, rowId, id, units, actions }: Props) {
   const [wanted, setWanted] = useState(rig.approach.wantedHz);
@@ -168,7 +168,7 @@ const askLiked = async ({
   rig: Rig;
   rowId: string;
   liked: LikedLead;
-}): Promise<LikedLeadAnswer> => analysisWorker().keepLikedLead(rig, rowId, liked);
+}): Promise<LikedLeadAnswer> => questionsWorker().keepLikedLead(rig, rowId, liked);
 
 function LikedLeadFinder({ rig, rowId, units }: Props) {
   const [lengthM, setLength] = useState(assumed(6));
@@ -219,7 +219,7 @@ function sayLiked(answer: LikedLeadAnswer, units: UnitSystem): string {
 
 const askWhich = async ({ rig, id }: { rig: Rig; id: string }) => ({
   id,
-  all: await analysisWorker().pickupOrLead(rig, id),
+  all: await questionsWorker().pickupOrLead(rig, id),
 });
 
 function PickupOrLead({ rig, id }: Props) {

@@ -1,10 +1,10 @@
 import { formatQuantity, formatSignedDb, type Resonance, type Rig } from '@gullwind/core';
 import { Box, Typography } from '@mui/material';
-import { analysisWorker } from '../../../workers/analysisWorker';
+import { questionsWorker } from '../../../workers/workers';
 import { useLatest } from '../../../workers/useLatest';
 import { Figure } from '../Figure';
 
-const ask = (rig: Rig) => analysisWorker().sweepSources(rig);
+const ask = (rig: Rig) => questionsWorker().sweepSources(rig);
 
 /** The same chain from each guitar of the rig and from every class of pickup, side by side. */
 export function SourceSweep({ rig }: { readonly rig: Rig }) {

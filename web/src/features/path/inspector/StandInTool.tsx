@@ -1,7 +1,7 @@
 import { formatQuantity, type Rig, type StandIn } from '@gullwind/core';
 import { Box, Typography } from '@mui/material';
 import { useMemo } from 'react';
-import { analysisWorker } from '../../../workers/analysisWorker';
+import { questionsWorker } from '../../../workers/workers';
 import { useLatest } from '../../../workers/useLatest';
 import { Figure } from '../Figure';
 
@@ -13,7 +13,7 @@ interface Question {
 
 const ask = async ({ rig, rowId, id }: Question) => ({
   id,
-  found: await analysisWorker().standIn(rig, rowId, id),
+  found: await questionsWorker().standIn(rig, rowId, id),
 });
 
 const ohm = (value: number) => formatQuantity(value, 'resistance', 'metric');
