@@ -102,6 +102,22 @@ export class Page {
     return input;
   }
 
+  /** Adds a pedal behind the selection by typing a part of its kind, and waits until it is selected. */
+  async addPedal(kind: string): Promise<void> {
+    await this.press('a');
+    await this.find('[role="dialog"] input');
+    await this.press(`typical ${kind}`);
+    await this.findText('li', kind);
+    await this.press(Key.ENTER);
+    await this.find(`[role="option"][aria-selected="true"][aria-label*="${kind}"]`);
+  }
+
+  /** Chooses in a plain list by the words of the option. */
+  async choose(label: string, words: string): Promise<void> {
+    const select = await this.inputOf(label);
+    await select.findElement(By.xpath(`./option[normalize-space(.)="${words}"]`)).click();
+  }
+
   async inputOf(label: string): Promise<WebElement> {
     const labelled = await this.driver.wait(
       until.elementLocated(By.xpath(`//label[normalize-space(.)="${label}"]`)),

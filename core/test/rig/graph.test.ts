@@ -2,6 +2,7 @@ import { deviceOfClass, endOfKind, entered, guitarOfClass, leadOfClass } from '.
 import {
   addAmpLoop,
   addGuitar,
+  aimSide,
   applyEdit,
   applyEdits,
   checkRig,
@@ -9,8 +10,10 @@ import {
   insertDevice,
   mainRow,
   newRig,
+  linkSwitch,
   removeDevice,
   reshapeDevice,
+  stampSwitch,
   type Edit,
   type Rig,
   type Row,
@@ -236,5 +239,35 @@ describe('what people do', () => {
     const changed = applyEdits(four, removeDevice(four, switcher));
     const back = applyEdits(changed, { kind: 'restore', rig: four.pins[0]!.rig });
     expect(back).toEqual(four);
+  });
+
+  test('a side lead goes to a gate’s key and back to an end of its own', () => {
+    const gated = applyEdits(start, insertDevice(start, 4, deviceOfClass('gate', '')));
+    const gate = mainRow(gated).devices[4]!;
+    const own = applyEdits(gated, reshapeDevice(gated, { ...gate, insert: 'own', loops: 1 }));
+    const sideOf = (rig: Rig) => rig.rows.find(({ at }) => at.kind === 'side')!;
+    const keyed = applyEdits(own, aimSide(own, sideOf(own), gate.id));
+    expect(sideOf(keyed).at).toMatchObject({ to: { kind: 'key', device: gate.id } });
+    expect(keyed.ends).toHaveLength(own.ends.length - 1);
+    expect(checkRig(keyed)).toEqual([]);
+    const back = applyEdits(keyed, aimSide(keyed, sideOf(keyed), null));
+    expect(back).toEqual(own);
+    const without = applyEdits(keyed, reshapeDevice(keyed, { ...gate, insert: 'none', loops: 0 }));
+    expect(without.rows.some(({ at }) => at.kind === 'side')).toBe(false);
+  });
+
+  test('linked switches are stamped together, and each has one group', () => {
+    const link = (rig: Rig, id: string, other: string | null) =>
+      applyEdits(rig, linkSwitch(rig, id, other));
+    const one = `${switcher}.1`;
+    const lit = applyEdits(start, stampSwitch(start, `${switcher}.2`));
+    const linked = link(lit, one, `${switcher}.2`);
+    expect(linked.standing.positions[one]).toBe(true);
+    const off = applyEdits(linked, stampSwitch(linked, one));
+    expect(off.standing.positions[`${switcher}.2`] ?? false).toBe(false);
+    const three = link(linked, `${switcher}.0`, one);
+    expect(three.links).toEqual([[`${switcher}.2`, one, `${switcher}.0`]]);
+    expect(link(three, one, null).links).toEqual([[`${switcher}.2`, `${switcher}.0`]]);
+    expect(link(linked, one, null).links).toEqual([]);
   });
 });

@@ -5,14 +5,10 @@ import {
   formatSignedDb,
   hasSwitch,
   isEngaged,
-  MOST_LOOPS,
-  reshapeDevice,
   rowOf,
   wantsPickup,
   type BypassChoice,
   type BypassKind,
-  type Device,
-  type PowerLost,
 } from '@gullwind/core';
 import ArrowBack from '@mui/icons-material/ArrowBack';
 import ArrowForward from '@mui/icons-material/ArrowForward';
@@ -21,6 +17,7 @@ import { Box, Button, IconButton, Typography } from '@mui/material';
 import { Disclosure } from '../../../ui/Disclosure';
 import type { Analysed } from '../../../workers/useAnalysis';
 import { ChoiceField } from './ChoiceField';
+import { DeviceShape, LinkedSwitches } from './DeviceShape';
 import type { PanelProps } from './panelProps';
 import { PanelGroup, PanelHead } from './PanelHead';
 import { PartFields } from './PartFields';
@@ -33,11 +30,6 @@ const BYPASSES: readonly (readonly [BypassKind, string])[] = [
   ['switchable', 'switchable'],
   ['alwaysOn', 'always on'],
   ['passive', 'passive: never drives'],
-];
-
-const POWER_LOST: readonly (readonly [PowerLost, string])[] = [
-  ['bypass', 'lets through'],
-  ['silence', 'is silent'],
 ];
 
 const CHOICES: readonly (readonly [BypassChoice, string])[] = [
@@ -146,6 +138,7 @@ export function DevicePanel({ rig, units, actions, id, rowId, number, analysed }
         </PanelGroup>
       )}
       <DeviceShape device={device} rig={rig} actions={actions} />
+      <LinkedSwitches device={device} rig={rig} actions={actions} />
       {device.pot && (
         <PanelGroup title="Track">
           <PartFields
@@ -199,81 +192,6 @@ export function DevicePanel({ rig, units, actions, id, rowId, number, analysed }
       <Typography variant="caption" sx={{ display: 'block', mt: 1, color: 'text.secondary' }}>
         The effect itself is not modelled: on means this gain, with its own input and output.
       </Typography>
-    </>
-  );
-}
-
-type ShapeProps = Pick<PanelProps, 'rig' | 'actions'> & { readonly device: Device };
-
-/** What else than one jack in and one out it has. */
-function DeviceShape({ device, rig, actions }: ShapeProps) {
-  const reshape = (change: Partial<Device>) =>
-    actions.edit(reshapeDevice(rig, { ...device, ...change }));
-  const canInsert = device.insert !== 'switched' && device.bypass !== 'passive';
-  return (
-    <>
-      {device.insert === 'switched' && (
-        <>
-          <ChoiceField
-            label="Loops"
-            value={String(device.loops)}
-            options={Array.from(
-              { length: MOST_LOOPS },
-              (_, k) => [`${k + 1}`, `${k + 1}`] as const,
-            )}
-            onChange={(to) => reshape({ loops: Number(to) })}
-          />
-          <ChoiceField
-            label="Buffers"
-            value={`${device.bufferIn}${device.bufferOut}`}
-            options={[
-              ['falsefalse', 'none'],
-              ['truefalse', 'at the input'],
-              ['falsetrue', 'at the output'],
-              ['truetrue', 'at both'],
-            ]}
-            onChange={(to) =>
-              reshape({ bufferIn: to.startsWith('true'), bufferOut: to.endsWith('true') })
-            }
-          />
-        </>
-      )}
-      {canInsert && (
-        <ChoiceField
-          label="Send and return"
-          value={device.insert === 'own' ? 'own' : 'none'}
-          options={[
-            ['none', 'none'],
-            ['own', 'its own, around its loop'],
-          ]}
-          onChange={(insert) => reshape({ insert, loops: insert === 'own' ? 1 : 0 })}
-        />
-      )}
-      <ChoiceField
-        label="Side jack"
-        value={device.sideJack}
-        options={[
-          ['none', 'none'],
-          ['passive', 'on the line itself'],
-          ['buffered', 'with an output of its own'],
-        ]}
-        onChange={(sideJack) => reshape({ sideJack })}
-      />
-      {device.bypass !== 'passive' || device.insert === 'switched' ? (
-        <ChoiceField
-          label="Without power"
-          value={device.powerLost}
-          options={POWER_LOST}
-          onChange={(to) =>
-            actions.edit({
-              kind: 'choose',
-              target: { of: 'device', id: device.id },
-              field: 'powerLost',
-              to,
-            })
-          }
-        />
-      ) : null}
     </>
   );
 }

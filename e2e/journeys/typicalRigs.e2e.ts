@@ -1,0 +1,201 @@
+import { mainRow, type Rig, type Row } from '@gullwind/core';
+import { Key, type WebDriver } from 'selenium-webdriver';
+import { expectFigures, savedRig } from '../src/figures';
+import type { Page } from '../src/page';
+import { openWorld, type World } from '../src/world';
+
+/// Three rigs as people have them, built from an empty database, with every figure read off.
+
+let world: World;
+let driver: WebDriver;
+let page: Page;
+
+beforeEach(async () => {
+  world = await openWorld({ demo: false });
+  ({ driver, page } = world);
+  await page.open('/');
+  await (await page.findText('button', 'Start the first rig')).click();
+  await page.trebleDb();
+});
+
+afterEach(() => world.close());
+
+const names = ({ devices }: Row) => devices.map(({ name }) => name);
+const placed = (rig: Rig, kind: Row['at']['kind']) => rig.rows.filter(({ at }) => at.kind === kind);
+
+async function nameRig(name: string): Promise<void> {
+  const input = await page.find('input[aria-label="Name of the rig"]');
+  await input.click();
+  await input.sendKeys(Key.chord(Key.CONTROL, 'a'), name, Key.ENTER, Key.ESCAPE);
+}
+
+async function lookTo(words: string): Promise<void> {
+  const select = await page.find('select[aria-label="Way that is looked at"]');
+  await select.findElement({ xpath: `./option[normalize-space(.)="${words}"]` }).click();
+}
+
+test('six pedals in a row with a tuner tap, by keyboard alone', async () => {
+  await page.press(Key.ARROW_RIGHT);
+  await page.selected('the lead');
+  await page.press(Key.ENTER);
+  await page.focused('Length');
+  await page.press('6 m', Key.ENTER, Key.ESCAPE);
+  for (const kind of [
+    'tuner tap',
+    'low-impedance fuzz',
+    'wah',
+    'drive',
+    'modulation',
+    'delay',
+    'reverb',
+  ])
+    await page.addPedal(kind);
+  // The tap passes the line on; numbers count the pedals as they stand.
+  await page.press('2', '4', '7');
+  await page.find('[data-on="true"][data-stamp="d7"]');
+  await page.press(Key.END);
+  await page.selected('amp');
+  await page.press(Key.ARROW_LEFT);
+  await page.selected('the lead to the amp');
+  await page.press(Key.ENTER);
+  await page.focused('Length');
+  await page.press('20 ft', Key.ENTER, Key.ESCAPE);
+  await expectFigures(page);
+  const rig = await savedRig(page);
+  expect(names(mainRow(rig))).toEqual([
+    'tuner tap',
+    'low-impedance fuzz',
+    'wah',
+    'drive',
+    'modulation',
+    'delay',
+    'reverb',
+  ]);
+  expect(mainRow(rig).leads.at(-1)!.lengthM.value).toBeCloseTo(6.096, 3);
+  const [side] = placed(rig, 'side');
+  expect(side!.at).toMatchObject({ to: { kind: 'end' } });
+  expect(rig.ends.map(({ kind }) => kind)).toEqual(['amp', 'tuner']);
+
+  // The tuner hangs on the line: unplugged, with its lead, the sound is brighter.
+  const before = await page.trebleDb();
+  await page.press(Key.HOME);
+  await page.eventually('the lead to the tuner', async () => {
+    await page.press(Key.ARROW_RIGHT);
+    const selected = await page.find('[role="option"][aria-selected="true"]');
+    return (await selected.getAttribute('aria-label'))!.startsWith('the lead to tuner');
+  });
+  await page.press(Key.DELETE);
+  expect(await page.trebleOtherThan(before)).toBeGreaterThan(before);
+  await page.chord(Key.CONTROL, 'z');
+  await page.eventually('as before', async () => (await page.trebleDb()) === before);
+});
+
+test('a switcher with four loops, pedals in three of them and a jumper in one', async () => {
+  await nameRig('Switcher board');
+  await page.press(Key.END);
+  await page.addPedal('loop switcher');
+  const empty = () =>
+    driver.findElements({
+      css: '[data-inlet="d1 loops"] [role="option"][aria-label*="no lead here yet"]',
+    });
+  expect(await empty()).toHaveLength(4);
+  for (const [loop, kinds] of [['wah'], ['drive', 'fuzz'], ['modulation']].entries()) {
+    await (await empty())[0]!.click();
+    await page.selected(`the jumper of loop ${loop + 1}`);
+    for (const kind of kinds) await page.addPedal(kind);
+    await page.eventually('a loop less', async () => (await empty()).length === 3 - loop);
+  }
+  await (await empty())[0]!.click();
+  await page.selected('the jumper of loop 4');
+  await (await page.findText('button', 'Put a jumper in')).click();
+  await page.eventually('no empty loop', async () => (await empty()).length === 0);
+  const open = await expectFigures(page);
+
+  const rig = await savedRig(page);
+  expect(placed(rig, 'loop').map(names)).toEqual([['wah'], ['drive', 'fuzz'], ['modulation'], []]);
+  expect(placed(rig, 'loop').every(({ leads }) => leads.every((lead) => lead !== null))).toBe(true);
+
+  // Each closed loop brings its leads and what is in it onto the line.
+  let least = open.figures.trebleDb;
+  for (const chip of ['d1.1', 'd1.3']) {
+    await page.click(`[data-stamp="${chip}"]`);
+    await page.find(`[data-stamp="${chip}"][data-on="true"]`);
+    const { figures } = await expectFigures(page);
+    expect(figures.trebleDb).toBeLessThan(least);
+    least = figures.trebleDb;
+  }
+  await (await page.findText('button', 'states')).click();
+  await page.eventually('all eight switches', async () =>
+    (await page.textOf('[data-testid="states-counted"]')).startsWith('8 switches'),
+  );
+
+  // Two loops that one foot brings in together.
+  await page.click('[data-post="d1"] text');
+  await page.selected('loop switcher');
+  await (await page.findText('summary', 'Linked switches')).click();
+  await page.choose('Loop 3 switches with', 'drive');
+  await page.eventually('they are linked', async () => {
+    const { links } = await savedRig(page);
+    return links.length === 1 && links[0]!.includes('d1.2');
+  });
+});
+
+test('two guitars, one by wireless, a gate with its key at the front, a delay in the amp’s loop', async () => {
+  await nameRig('Wide stage');
+  await page.press(Key.HOME);
+  await page.selected('guitar');
+  for (const kind of ['wireless pair', 'A/B selector', 'tuner tap', 'gate', 'drive'])
+    await page.addPedal(kind);
+
+  await page.press(Key.HOME);
+  await (await page.findText('button', 'Another guitar')).click();
+  await page.selected('guitar');
+  await page.typeInto('Inductance', '4.2 H');
+
+  // The gate listens at the tap and closes behind the drive that stands in its own loop.
+  await page.click('[data-post="d4"] text');
+  await page.selected('4, gate');
+  await page.choose('Send and return', 'its own, around its loop');
+  await page.click('[data-post="d3"] text');
+  await page.selected('tuner tap');
+  await page.choose('It goes to', 'the key of gate');
+  await page.click('[data-post="d5"] text');
+  await page.selected('drive');
+  await page.press(Key.DELETE);
+  await page.click(
+    '[role="option"][aria-label^="the jumper of gate"], [role="option"][aria-label*="of gate"]',
+  );
+  await page.addPedal('drive');
+
+  await page.press(Key.END);
+  await page.selected('amp');
+  await (await page.findText('button', 'Use the effects loop')).click();
+  await page.addPedal('delay');
+
+  const rig = await savedRig(page);
+  expect(names(mainRow(rig))).toEqual(['wireless pair', 'A/B selector', 'tuner tap', 'gate']);
+  expect(placed(rig, 'side')[0]!.at).toMatchObject({ to: { kind: 'key', device: 'd4' } });
+  expect(placed(rig, 'loop').map(names)).toEqual([['drive']]);
+  expect(placed(rig, 'ampLoop').map(names)).toEqual([['delay']]);
+  expect(rig.ends).toHaveLength(1);
+
+  // The second guitar plays by its own lead; the first by its transmitter, which shelters it.
+  const wired = await expectFigures(page);
+  const players = await page.find('select[aria-label="Guitar that plays"]');
+  await players.findElement({ css: 'option[value="g1"]' }).click();
+  await page.eventually('the other guitar', async () => {
+    return (await savedRig(page)).standing.playing === 'g1';
+  });
+  const wireless = await expectFigures(page);
+  expect(wireless.figures.trebleDb).toBeGreaterThan(wired.figures.trebleDb);
+
+  await lookTo('amp, effects loop');
+  await expectFigures(page, placed(rig, 'ampLoop')[0]!.id);
+  await lookTo('to amp');
+
+  // Without power the transmitter is silent.
+  await page.click('button[aria-label="Power of the board"]');
+  await page.eventually('silence', async () =>
+    (await page.textOf('[data-testid="sentence"]')).includes('wireless'),
+  );
+});
