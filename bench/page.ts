@@ -47,16 +47,11 @@ const median = (values: readonly number[]) =>
 const server = await startServerProcess({ demo: false });
 const driver = await openBrowser();
 try {
-  const made = await fetch(`${server.address}api/rigs`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ id: ID, rig: twentyPedals() }),
-  });
-  if (!made.ok) throw new Error(await made.text());
+  const page = new Page(driver, server.address);
+  await page.keep(ID, twentyPedals());
   await (
     driver as unknown as { sendDevToolsCommand(name: string, args: object): Promise<void> }
   ).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source: WATCH_WORKER });
-  const page = new Page(driver, server.address);
   await page.open(`/rigs/${ID}/path?at=l1`);
   await page.trebleDb();
   const painted: number[] = [];

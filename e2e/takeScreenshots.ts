@@ -2,7 +2,8 @@ import { mkdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { Key } from 'selenium-webdriver';
 import { openBrowser, savePicture } from './src/browser';
-import { Page, PIT_BOARD, STORM_BOARD, TAVERN_BOARD } from './src/page';
+import { Page, PIT_BOARD, RICH_BOARD, STORM_BOARD, TAVERN_BOARD } from './src/page';
+import { richRig } from './src/richRig';
 import { startServerProcess } from './src/serverProcess';
 
 /// One picture of every main view, from the demo data, 1280 × 800.
@@ -54,12 +55,27 @@ try {
   await setTheme('night');
   await openPath(STORM_BOARD, 'd3');
   await take('path-night');
-  await (await page.findText('button', 'states')).click();
+  await page.lookAt('states');
   await page.find('[data-testid="spread"]');
   await take('all-switches');
   await page.press('?');
   await page.findText('h2', 'Keys');
   await take('keys');
+  await setTheme('day');
+  await page.keep(RICH_BOARD, richRig());
+  await openPath(RICH_BOARD, 'd3');
+  await take('every-branch');
+  await openPath(STORM_BOARD, 'l1');
+  await page.lookAt('advice');
+  await page.find('article[data-judgement]');
+  await take('advice');
+  await page.lookAt('pins');
+  await (await page.findText('button', 'Pin this')).click();
+  await page.click('[data-stamp="d3"]');
+  await page.lookAt('now');
+  await (await page.findText('button', 'How sure')).click();
+  await page.findText('dt', '90 in 100');
+  await take('how-sure');
 } finally {
   await driver.quit();
   await server.stop();

@@ -16,7 +16,7 @@ test('all states at once: the spread, and standing in its extremes', async () =>
   const { page, driver } = world;
   await page.open(`/rigs/${STORM_BOARD}/path`);
   const start = await page.trebleDb();
-  await (await page.findText('button', 'states')).click();
+  await page.lookAt('states');
   expect(await page.textOf('[data-testid="states-counted"]')).toContain('7 switches, 128 states');
   const spread = readDb(await page.textOf('[data-testid="spread"]'));
 
@@ -29,7 +29,7 @@ test('all states at once: the spread, and standing in its extremes', async () =>
       const now = await page.trebleDb();
       return Math.abs(now - said) < 0.011 ? { now } : null;
     });
-    await (await page.findText('button', 'states')).click();
+    await page.lookAt('states');
     return stood.now;
   };
   const dullest = await standIn('Dullest');
@@ -41,7 +41,7 @@ test('all states at once: the spread, and standing in its extremes', async () =>
   await (await page.findText('button', 'now')).click();
   expect(await page.trebleOtherThan(brightest)).toBe(start);
 
-  await (await page.findText('button', 'states')).click();
+  await page.lookAt('states');
   await (await page.findText('label', '1 Cinder Pot')).click();
   await page.eventually('half the states', async () =>
     (await page.textOf('[data-testid="states-counted"]')).includes('6 switches, 64 states'),

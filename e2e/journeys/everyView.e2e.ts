@@ -1,7 +1,8 @@
 import { AxeBuilder } from '@axe-core/webdriverjs';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import { stopMotion } from '../src/browser';
-import { PIT_BOARD, STORM_BOARD, type Page } from '../src/page';
+import { PIT_BOARD, RICH_BOARD, STORM_BOARD, type Page } from '../src/page';
+import { richRig } from '../src/richRig';
 import { openWorld, type World } from '../src/world';
 
 /// What every view owes: no violation that axe can find, and a message in place for bad input.
@@ -14,6 +15,7 @@ beforeAll(async () => {
   world = await openWorld();
   ({ driver, page } = world);
   await stopMotion(driver);
+  await page.keep(RICH_BOARD, richRig());
 });
 
 afterAll(() => world.close());
@@ -56,10 +58,33 @@ describe.each(['day', 'night'] as const)('axe by %s', (theme) => {
     }
   });
 
+  test('path of a rig with every kind of branch', async () => {
+    for (const at of ['d3', 'e1', 'g2', 'r6.0']) {
+      await page.open(`/rigs/${RICH_BOARD}/path?at=${at}`);
+      await page.trebleDb();
+      await expectNoViolations();
+    }
+  });
+
+  test('path with scenes, advice and pins', async () => {
+    await page.open(`/rigs/${STORM_BOARD}/path`);
+    await page.trebleDb();
+    await page.lookAt('scenes');
+    await page.findText('th', 'as it stands');
+    await expectNoViolations();
+    await page.lookAt('advice');
+    await page.find('article[data-judgement]');
+    await expectNoViolations();
+    await page.lookAt('pins');
+    await (await page.findText('button', 'Pin this')).click();
+    await page.find('[aria-label^="Name of pin"]');
+    await expectNoViolations();
+  });
+
   test('path with all states', async () => {
     await page.open(`/rigs/${STORM_BOARD}/path`);
     await page.trebleDb();
-    await (await page.findText('button', 'states')).click();
+    await page.lookAt('states');
     await page.find('[data-testid="spread"]');
     await expectNoViolations();
   });

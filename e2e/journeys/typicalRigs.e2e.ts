@@ -129,7 +129,7 @@ test('a switcher with four loops, pedals in three of them and a jumper in one', 
     expect(figures.trebleDb).toBeLessThan(least);
     least = figures.trebleDb;
   }
-  await (await page.findText('button', 'states')).click();
+  await page.lookAt('states');
   await page.eventually('all eight switches', async () =>
     (await page.textOf('[data-testid="states-counted"]')).startsWith('8 switches'),
   );

@@ -1,3 +1,4 @@
+import type { Rig } from '@gullwind/core';
 import { By, Key, Origin, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 
 export const WAIT_MS = 30_000;
@@ -102,6 +103,21 @@ export class Page {
     return input;
   }
 
+  /** Opens one of the sides of the middle column. */
+  async lookAt(side: 'now' | 'states' | 'scenes' | 'advice' | 'pins'): Promise<void> {
+    await this.click(`[aria-label="What to look at"] [value="${side}"]`);
+  }
+
+  /** Gives the server a rig that nobody built by hand. */
+  async keep(id: string, rig: Rig): Promise<void> {
+    const answer = await fetch(`${this.address}api/rigs`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ id, rig }),
+    });
+    if (!answer.ok) throw new Error(await answer.text());
+  }
+
   /** Adds a pedal behind the selection by typing a part of its kind, and waits until it is selected. */
   async addPedal(kind: string): Promise<void> {
     await this.press('a');
@@ -135,3 +151,4 @@ export function readDb(text: string): number {
 export const PIT_BOARD = '5d0c7f6e-1a51-4c1e-9a01-000000000001';
 export const STORM_BOARD = '5d0c7f6e-1a51-4c1e-9a01-000000000002';
 export const TAVERN_BOARD = '5d0c7f6e-1a51-4c1e-9a01-000000000003';
+export const RICH_BOARD = '5d0c7f6e-1a51-4c1e-9a01-000000000009';

@@ -1,4 +1,13 @@
-import { entered, mainRow, newRig, patchLead, type Lead, type Rig } from '@gullwind/core';
+import {
+  addGuitar,
+  applyEdits,
+  entered,
+  mainRow,
+  newRig,
+  patchLead,
+  type Lead,
+  type Rig,
+} from '@gullwind/core';
 import { demoThing } from './demoGear';
 
 /// Three boards of the pit band: one is dull and nobody knows why, one changes its tone with every
@@ -32,6 +41,11 @@ function layRow(rig: Rig, { guitar, leadIn, devices, leadOut, amp }: Layout): Ri
 
 const standing = (positions: Rig['standing']['positions']): Pick<Rig, 'standing'> => ({
   standing: { ...newRig('').standing, positions },
+});
+
+const approach = (kind: Rig['approach']['kind']): Rig['approach'] => ({
+  ...newRig('').approach,
+  kind,
 });
 
 const lead = (id: string, lengthM?: number): Lead => {
@@ -87,20 +101,27 @@ const stormBoard: Rig = {
     },
   ),
   ...standing({ d3: true }),
+  approach: approach('steady'),
+  scenes: [
+    { id: 's1', name: 'Calm', ...standing({}) },
+    { id: 's2', name: 'Swell', ...standing({ d2: true, d6: true }) },
+    { id: 's3', name: 'Storm', ...standing({ d3: true, d4: true, d7: true }) },
+  ],
 };
 
-const tavernBoard: Rig = {
+const bassOnly: Rig = {
   ...layRow(
     {
       ...newRig('Tavern board'),
       player: 'Bass, doubling on ukulele',
-      note: 'Right, and documented: a low lead, one good buffer first, everything behind it driven from 150 Ω.',
+      note: 'Right, and documented: a low lead, one good buffer first, everything behind it driven from 150 Ω. It draws so little that the piezo of the ukulele can live with it.',
     },
     {
       guitar: 'tavern-bass',
       leadIn: lead('slim-6', 5),
       devices: [
-        ['wee-ferry', 0.3],
+        ['points', 0.3],
+        ['deep-ferry', 0.3],
         ['plumb-line', 0.3],
         ['ballast', 0.3],
         ['soft-lantern', 0.3],
@@ -110,8 +131,15 @@ const tavernBoard: Rig = {
       amp: 'tavern-amp',
     },
   ),
-  ...standing({ d3: true }),
+  ...standing({ d4: true }),
+  approach: approach('oneBuffer'),
 };
+
+const tavernBoard: Rig = applyEdits(
+  bassOnly,
+  addGuitar(bassOnly, demoThing('guitar', 'tavern-ukulele'), 'd1'),
+  { kind: 'stamp', playing: 'g1' },
+);
 
 /** Fixed ids, so that seeding twice adds nothing. */
 export const DEMO_RIGS: readonly { readonly id: string; readonly rig: Rig }[] = [

@@ -25,6 +25,7 @@ export function NameField({ label, value, required = true, placeholder, sx, onCh
       <InputBase
         value={shown}
         placeholder={placeholder}
+        title={shown}
         onChange={(event) => setText(event.target.value)}
         onBlur={leave}
         onKeyDown={(event) => {
@@ -34,7 +35,12 @@ export function NameField({ label, value, required = true, placeholder, sx, onCh
             event.stopPropagation();
           }
         }}
-        inputProps={{ 'aria-label': label, 'aria-invalid': message !== null, spellCheck: false }}
+        inputProps={{
+          'aria-label': label,
+          'aria-invalid': message !== null,
+          spellCheck: false,
+          style: { textOverflow: 'ellipsis' },
+        }}
         sx={
           {
             borderBottom: '1px solid transparent',

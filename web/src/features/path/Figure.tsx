@@ -1,3 +1,4 @@
+import { formatSignedDb, isEstablished, type Bounds } from '@gullwind/core';
 import { styled } from '@mui/material';
 import { memo } from 'react';
 import { SOUNDING_FONT } from '../../app/theme';
@@ -37,3 +38,14 @@ export const Figure = memo(function Figure({ name, value, title, large, testId }
     </>
   );
 });
+
+/** Where 90 in 100 draws lie; a difference whose band reaches across nought is not established. */
+export function Band({ bounds }: { readonly bounds: Bounds }) {
+  return (
+    <Figure
+      name={isEstablished(bounds) ? '90 in 100' : 'not established'}
+      title="90 in 100 draws lie in this band; a difference whose band reaches across nought is not established."
+      value={`${formatSignedDb(bounds.low)} … ${formatSignedDb(bounds.high)}`}
+    />
+  );
+}

@@ -1,9 +1,7 @@
 import {
   formatNumber,
   formatSignedDb,
-  isEstablished,
   nameTakeOut,
-  type Bounds,
   type Corner,
   type FigureBands,
   type Resonance,
@@ -15,7 +13,7 @@ import { memo } from 'react';
 import { SOUNDING_FONT } from '../../app/theme';
 import type { Analysed } from '../../workers/useAnalysis';
 import type { ToleranceWork } from '../../workers/useTolerance';
-import { Figure } from './Figure';
+import { Band, Figure } from './Figure';
 import { SurenessLine } from './SurenessLine';
 import { selectStop, type Selection } from './selection';
 
@@ -46,12 +44,6 @@ interface Props {
 const bandsOf = ({ sureness }: ToleranceWork): FigureBands | null =>
   sureness.kind === 'known' ? (sureness.tolerance?.figures ?? null) : null;
 
-/** Where 90 in 100 draws lie; a difference whose band reaches across nought is not established. */
-function Band({ name, bounds }: { readonly name: string; readonly bounds: Bounds }) {
-  const band = `${formatSignedDb(bounds.low)} … ${formatSignedDb(bounds.high)}`;
-  return <Figure name={name} value={isEstablished(bounds) ? band : `${band}, not established`} />;
-}
-
 interface FiguresProps {
   readonly analysis: SoundingAnalysis;
   readonly bands: FigureBands | null;
@@ -70,7 +62,7 @@ function Figures({ analysis, bands }: FiguresProps) {
         large
         testId="treble"
       />
-      {bands && <Band name="90 in 100" bounds={bands.trebleDb} />}
+      {bands && <Band bounds={bands.trebleDb} />}
       <Figure name="2–4 kHz" value={`${formatSignedDb(figures.trebleLowDb, 2)} dB`} />
       <Figure name="4–8 kHz" value={`${formatSignedDb(figures.trebleHighDb, 2)} dB`} />
       <Figure
@@ -78,7 +70,7 @@ function Figures({ analysis, bands }: FiguresProps) {
         value={`${formatSignedDb(figures.levelDb, 2)} dB`}
         testId="level"
       />
-      {bands && <Band name="90 in 100" bounds={bands.levelDb} />}
+      {bands && <Band bounds={bands.levelDb} />}
       <Figure
         name="Air, 8–16 kHz"
         value={`${formatSignedDb(figures.airDb)} dB`}

@@ -52,7 +52,6 @@ export function PathHeader(props: Props) {
             fontSize: 21,
             fontWeight: 600,
             width: '100%',
-            '& input': { textOverflow: 'ellipsis' },
           }}
         />
       </Box>

@@ -1,19 +1,11 @@
-import {
-  formatSignedDb,
-  isEstablished,
-  MOST_PINS,
-  pinRig,
-  removeFrom,
-  type Difference,
-  type Rig,
-} from '@gullwind/core';
+import { formatSignedDb, MOST_PINS, pinRig, removeFrom, type Rig } from '@gullwind/core';
 import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, Typography } from '@mui/material';
 import { memo } from 'react';
 import { NameField } from '../../ui/NameField';
 import type { PinnedSound } from '../../workers/questions.worker';
 import type { ToleranceWork } from '../../workers/useTolerance';
-import { Figure } from './Figure';
+import { Band, Figure } from './Figure';
 import { PinMark } from './PinMark';
 import { SurenessLine } from './SurenessLine';
 import type { PathActions } from './usePathActions';
@@ -93,7 +85,7 @@ export const PinsPanel = memo(function PinsPanel({ rig, nowDb, pinned, work, act
                   value={`${formatSignedDb(nowDb - figures.trebleDb, 2)} dB`}
                 />
               )}
-              {difference && <Figure name="90 in 100" value={sayDifference(difference)} />}
+              {difference && <Band bounds={difference.figures.trebleDb} />}
             </Box>
           </Box>
         );
@@ -102,8 +94,3 @@ export const PinsPanel = memo(function PinsPanel({ rig, nowDb, pinned, work, act
     </>
   );
 });
-
-function sayDifference({ figures: { trebleDb } }: Difference): string {
-  const band = `${formatSignedDb(trebleDb.low)} … ${formatSignedDb(trebleDb.high)}`;
-  return isEstablished(trebleDb) ? band : `${band}: not established`;
-}

@@ -102,7 +102,7 @@ function SceneName({
         onChange={(to) =>
           actions.edit({ kind: 'rename', target: { of: 'scene', id: scene.id }, to })
         }
-        sx={{ fontSize: 13.5, width: 62, '& input': { py: 0, textOverflow: 'ellipsis' } }}
+        sx={{ fontSize: 13.5, width: 62, '& input': { py: 0 } }}
       />
       <Button
         size="small"
