@@ -120,7 +120,7 @@ function Said({ judgement, actions, onSilence }: SaidProps) {
       sx={{ mt: 1, pt: 1, borderTop: 1, borderColor: 'divider' }}
     >
       <Typography
-        component="h3"
+        component="h2"
         sx={{ fontSize: 14.5, fontWeight: 600, display: 'flex', gap: 0.5, lineHeight: 1.25 }}
       >
         {MARKS[weight]}
