@@ -175,6 +175,9 @@ test('switches that act together are one choice', () => {
   const p = both.brightest.positions;
   expect(new Set([p.d1, p.d2, p.d3]).size).toBe(1);
   expect(both.spreadDb).toBeLessThanOrEqual(apart.spreadDb + 1e-9);
+  // Two states lie on both sides of their mean, each as far from it as they deviate.
+  expect(both.meanDb).toBeCloseTo((both.brightest.trebleDb + both.dullest.trebleDb) / 2, 9);
+  expect(both.deviationDb).toBeCloseTo(both.spreadDb / 2, 9);
 });
 
 test('eight loops of one pedal each are told apart, and a cap is said where it is reached', () => {

@@ -160,6 +160,17 @@ describe('loops', () => {
       { source: from(5000), path: [leadC(0.5)], load: into(1e6, 20e-12) },
       { source: from(1000), path: [leadC(4)], load: AMP },
     ]);
+    // Its gain is that of its last stage: counted once.
+    const loud = box('gate', 'd3', { insert: 'own', loops: 1 });
+    const gain = { ...loud, on: { ...loud.on, gainDb: entered(6) } };
+    const louder = {
+      ...rig,
+      rows: gated.map((row, i) => (i === 0 ? { ...row, devices: [row.devices[0]!, gain] } : row)),
+    };
+    const gains = drivePath(routeOf(louder)).sections.map(({ circuit: { source } }) =>
+      source.kind === 'voltage' ? source.gain : 1,
+    );
+    expect(gains).toEqual([1, 1, 1, 10 ** (6 / 20)]);
     const trueBypass = stand(rig, { d3: false });
     const gateOff = {
       ...trueBypass,

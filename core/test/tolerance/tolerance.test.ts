@@ -1,5 +1,5 @@
 import { analyseRig } from '../../src/figures';
-import { deviceOfClass, entered, leadOfClass } from '../../src/gear';
+import { assumed, deviceOfClass, entered, leadOfClass } from '../../src/gear';
 import { applyEdits, insertDevice, newRig, setLeadLength, withPart, type Rig } from '../../src/rig';
 import {
   boundsOf,
@@ -36,7 +36,11 @@ test('named normals: the same name and draw give the same number, others are ind
 });
 
 test('± is two sigma of a log-normal; settings stay as they are set', () => {
-  const rig = withLeads(newRig('one'), (lead) => ({ ...lead, cPerMF: entered(100e-12) }));
+  const rig = withLeads(newRig('one'), (lead) => ({
+    ...lead,
+    lengthM: assumed(6),
+    cPerMF: entered(100e-12),
+  }));
   const drawer = new RigDrawer(rig, new NamedNormals(1));
   const draws = Array.from({ length: 4000 }, (_, k) => drawer.draw(k));
   const deviation = (values: readonly number[]) => {
@@ -50,6 +54,10 @@ test('± is two sigma of a log-normal; settings stay as they are set', () => {
   expect(deviation(draws.map((d) => d.guitars[0]!.lH.value))).toBeCloseTo(Math.log(1.4) / 2, 2);
   expect(new Set(draws.map((d) => d.guitars[0]!.volume.travel.value))).toEqual(new Set([1]));
   expect(draws[0]!.reference).toBe(rig.reference);
+  // A length is cut to what is written down, even where nobody has set it.
+  expect(leadsOf(rig)[0]!.lengthM.from).toBe('assumed');
+  const length = deviation(draws.map((d) => leadsOf(d)[0]!.lengthM.value));
+  expect(length).toBeCloseTo(Math.log(1.02) / 2, 3);
 });
 
 test('leads off one reel share a draw, others do not', () => {
