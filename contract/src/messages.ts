@@ -1,7 +1,16 @@
-import type { Figures, GearItem, Rig, RunPoint, SectionSummary, Verdict } from '@gullwind/core';
+import type {
+  Figures,
+  GearItem,
+  GearUse,
+  Rig,
+  RunPoint,
+  SectionSummary,
+  Verdict,
+} from '@gullwind/core';
 import Joi from 'joi';
 import type { ErrorCode } from './errorCatalogue';
 import { readWith, type Read, type ValueProblem } from './read';
+import { readItem } from './gearSchema';
 import { readRig } from './rigSchema';
 
 /** A rig as the server keeps it. */
@@ -34,9 +43,29 @@ export interface RevisionListing {
   readonly savedAt: string;
 }
 
-export interface GearList {
-  readonly items: readonly GearItem[];
+/** An entry of the gear list as the server keeps it. */
+export interface StoredItem {
+  readonly item: GearItem;
+  readonly revision: number;
 }
+
+export interface GearList {
+  readonly items: readonly StoredItem[];
+}
+
+/** Where an entry of the gear list stands in a rig. */
+export interface RigUse extends GearUse {
+  readonly rigId: string;
+  readonly rigName: string;
+}
+
+export interface UpdateItem {
+  readonly basedOn: number;
+  readonly item: GearItem;
+}
+
+/** As many entries as can be added in one go. */
+export const MOST_ITEMS = 10_000;
 
 export interface SessionState {
   readonly signInNeeded: boolean;
@@ -72,8 +101,9 @@ const uuid = Joi.string()
   .required()
   .messages({ 'string.guid': '{{#label}} is “{{#value}}”; it must be a version 4 UUID' });
 const createShape = Joi.object({ id: uuid, rig: Joi.any().required() }).required();
+const revision = Joi.number().integer().min(1).max(2_147_483_647).required();
 const updateShape = Joi.object({
-  basedOn: Joi.number().integer().min(1).max(2_147_483_647).required(),
+  basedOn: revision,
   rig: Joi.any().required(),
 }).required();
 const signInShape: Joi.ObjectSchema<{ passphrase: string }> = Joi.object({
@@ -88,6 +118,54 @@ export const readSignIn = (value: unknown): Read<{ passphrase: string }> =>
   readWith(signInShape, value);
 export const readRigId = (value: unknown): Read<string> =>
   readWith<string>(uuid.label('rig id'), value);
+
+const itemsShape: Joi.ObjectSchema<{ items: unknown[] }> = Joi.object({
+  items: Joi.array()
+    .items(Joi.any())
+    .min(1)
+    .max(MOST_ITEMS)
+    .required()
+    .messages({
+      'array.max': `{{#label}}: {{#value.length}} entries are above the most, ${MOST_ITEMS}`,
+    }),
+}).required();
+const updateItemShape: Joi.ObjectSchema<{ basedOn: number; item: unknown }> = Joi.object({
+  basedOn: revision,
+  item: Joi.any().required(),
+}).required();
+const idsShape: Joi.ObjectSchema<{ ids: string[] }> = Joi.object({
+  ids: Joi.array().items(Joi.string().max(64)).min(1).max(MOST_ITEMS).required(),
+}).required();
+
+/** All of them, or none with the first of what is wrong. */
+export function readItems(value: unknown): Read<readonly GearItem[]> {
+  const read = readWith(itemsShape, value);
+  if (read.kind === 'refused') return read;
+  const items: GearItem[] = [];
+  for (const [i, one] of read.value.items.entries()) {
+    const item = readItem(one);
+    if (item.kind === 'refused') {
+      const problems = item.problems.map(({ path, message }) => ({
+        path: `items[${i}].${path}`,
+        message,
+      }));
+      return { kind: 'refused', problems };
+    }
+    items.push(item.value);
+  }
+  return { kind: 'ok', value: items };
+}
+
+export function readUpdateItem(value: unknown): Read<UpdateItem> {
+  const read = readWith(updateItemShape, value);
+  if (read.kind === 'refused') return read;
+  const item = readItem(read.value.item);
+  if (item.kind === 'refused') return item;
+  return { kind: 'ok', value: { basedOn: read.value.basedOn, item: item.value } };
+}
+
+export const readIds = (value: unknown): Read<{ readonly ids: readonly string[] }> =>
+  readWith(idsShape, value);
 
 function readWithRig<T extends { readonly rig: Rig }>(shape: Joi.Schema, value: unknown): Read<T> {
   const read = readWith(shape as Joi.Schema<T>, value);

@@ -2,6 +2,7 @@ import {
   CHOICE_RULES,
   checkRig,
   DEVICE_CLASSES,
+  GEAR_ID,
   LONGEST_NAME,
   LONGEST_NOTE,
   PROVENANCES,
@@ -20,20 +21,28 @@ import { readWith, type Read } from './read';
 
 /// Shapes only: ranges and the rules between parts are the core's, so that there is one of each.
 
-const closed = (keys: Joi.SchemaMap) => Joi.object(keys).required();
-const oneOf = (words: readonly (string | boolean)[]) =>
+export const closed = (keys: Joi.SchemaMap) => Joi.object(keys).required();
+export const oneOf = (words: readonly (string | boolean)[]) =>
   Joi.valid(...words)
     .required()
     .messages({ 'any.only': '{{#label}} is “{{#value}}”; it must be one of {{#valids}}' });
 
 /** JSON has no infinity: a number too large for a double arrives as one and is refused by its range. */
-const number = Joi.number().unsafe().allow(Infinity, -Infinity).required();
-const sourced = closed({ value: number, from: oneOf(PROVENANCES) });
-const name = Joi.string().allow('').max(LONGEST_NAME).required();
-const id = Joi.string()
+export const number = Joi.number().unsafe().allow(Infinity, -Infinity).required();
+/** Optional words: their lengths and the day are the core's to check. */
+export const sourced = closed({
+  value: number,
+  from: oneOf(PROVENANCES),
+  tolerance: Joi.number(),
+  on: Joi.string().max(10),
+  by: Joi.string().allow('').max(1000),
+});
+export const name = Joi.string().allow('').max(LONGEST_NAME).required();
+export const id = Joi.string()
   .pattern(/^[a-z][a-z0-9]{0,15}$/u)
   .required();
 
+const gear = Joi.string().pattern(GEAR_ID);
 const switchId = Joi.string().pattern(/^[a-z][a-z0-9]{0,15}(\.\d{1,2})?$/u);
 const SIDE_JACKS = ['none', 'passive', 'buffered'];
 const INSERTS = ['none', 'switched', 'own'];
@@ -51,7 +60,19 @@ const pickup = {
   tone: pot,
   toneF: sourced,
 };
-const yesNo = Joi.boolean().required();
+const body = {
+  widthM: sourced,
+  depthM: sourced,
+  heightM: sourced,
+  supplyV: sourced,
+  supplyA: sourced,
+  polarity: oneOf(CHOICE_RULES.device['body.polarity']),
+  inputAt: oneOf(CHOICE_RULES.device['body.inputAt']),
+  outputAt: oneOf(CHOICE_RULES.device['body.outputAt']),
+  powerAt: oneOf(CHOICE_RULES.device['body.powerAt']),
+  fails: Joi.string().allow('').max(LONGEST_NOTE).required(),
+};
+export const yesNo = Joi.boolean().required();
 
 export const guitarSchema: Joi.ObjectSchema<Guitar> = closed({
   id,
@@ -71,6 +92,7 @@ export const guitarSchema: Joi.ObjectSchema<Guitar> = closed({
   potWiring: oneOf(CHOICE_RULES.guitar.potWiring),
   piezoF: sourced,
   outputOhm: sourced,
+  gear,
 });
 
 export const deviceSchema: Joi.ObjectSchema<Device> = closed({
@@ -91,6 +113,8 @@ export const deviceSchema: Joi.ObjectSchema<Device> = closed({
   loops: number,
   bufferIn: yesNo,
   bufferOut: yesNo,
+  body: Joi.object(body),
+  gear,
 });
 
 export const leadSchema: Joi.ObjectSchema<Lead> = closed({
@@ -105,6 +129,7 @@ export const leadSchema: Joi.ObjectSchema<Lead> = closed({
   coil: sourced,
   addedF: sourced,
   added: yesNo,
+  gear,
 });
 
 export const endSchema: Joi.ObjectSchema<End> = closed({
@@ -119,6 +144,7 @@ export const endSchema: Joi.ObjectSchema<End> = closed({
   sendOhm: sourced,
   returnOhm: sourced,
   returnF: sourced,
+  gear,
 });
 
 export const referenceSchema = closed({ lengthM: sourced, cPerMF: sourced });

@@ -5,5 +5,6 @@ export * from './path';
 export * from './quantity';
 export * from './rig';
 export * from './judgements';
+export * from './library';
 export * from './tolerance';
 export * from './tools';

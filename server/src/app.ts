@@ -13,8 +13,9 @@ import type { Gatekeeper } from './session/passphrase';
 import { demandSession, sessionRoutes } from './session/sessionRoutes';
 import { settingsRoutes } from './settings/settingsRoutes';
 
-/** The largest rig (64 devices) is about 60 KiB of JSON. */
+/** The largest rig (64 devices) is about 60 KiB of JSON; an import of gear can be ten thousand entries. */
 const BODY_LIMIT = '2mb';
+const GEAR_LIMIT = '32mb';
 
 /** What the API needs and the page does not: it may still be opening when the page is asked for. */
 export interface Backend {
@@ -64,7 +65,9 @@ function apiRoutes({ db, gate }: Backend): Router {
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
-  router.use(demandJson, express.json({ limit: BODY_LIMIT }));
+  router.use(demandJson);
+  router.use('/gear', express.json({ limit: GEAR_LIMIT }));
+  router.use(express.json({ limit: BODY_LIMIT }));
   router.get('/health', (_request, response) => {
     response.json({ state: 'ready' });
   });

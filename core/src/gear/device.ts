@@ -1,3 +1,4 @@
+import type { Body } from './body';
 import { AUDIO_MID_FRACTION, picofarad, type Pot } from './guitar';
 import { assumed, type Sourced } from './sourced';
 
@@ -75,6 +76,10 @@ export interface Device {
   /** Of a switcher: a buffer at its input, a buffer at its output (both as `on`). */
   readonly bufferIn: boolean;
   readonly bufferOut: boolean;
+  /** Unknown until somebody has held a rule to it. */
+  readonly body?: Body;
+  /** The entry of the gear list it was taken from. */
+  readonly gear?: string;
 }
 
 export interface DeviceClassRule {

@@ -21,6 +21,8 @@ export interface End {
   readonly sendOhm: Sourced;
   readonly returnOhm: Sourced;
   readonly returnF: Sourced;
+  /** The entry of the gear list it was taken from. */
+  readonly gear?: string;
 }
 
 export const END_KINDS: Readonly<

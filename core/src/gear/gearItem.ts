@@ -1,13 +1,85 @@
 import type { Device } from './device';
 import type { End } from './end';
+import type { Board, Plug, Supply } from './fittings';
 import type { Guitar } from './guitar';
 import type { Lead } from './lead';
 
-/** An entry of the gear list: a thing to put in a rig, by value. */
-export type GearItem =
-  | { readonly id: string; readonly kind: 'guitar'; readonly note: string; readonly thing: Guitar }
-  | { readonly id: string; readonly kind: 'device'; readonly note: string; readonly thing: Device }
-  | { readonly id: string; readonly kind: 'lead'; readonly note: string; readonly thing: Lead }
-  | { readonly id: string; readonly kind: 'end'; readonly note: string; readonly thing: End };
+/** What the gear list holds, by kind. The first four stand in rigs. */
+export interface Things {
+  readonly guitar: Guitar;
+  readonly device: Device;
+  readonly lead: Lead;
+  readonly end: End;
+  readonly plug: Plug;
+  readonly supply: Supply;
+  readonly board: Board;
+}
 
-export type GearKind = GearItem['kind'];
+export type GearKind = keyof Things;
+export type RigKind = 'guitar' | 'device' | 'lead' | 'end';
+
+export const GEAR_KINDS: readonly GearKind[] = [
+  'guitar',
+  'device',
+  'lead',
+  'end',
+  'plug',
+  'supply',
+  'board',
+];
+
+/** What people choose by that the signal does not feel. Null or empty is unknown. */
+export interface Qualities {
+  /** In the workshop's own money; of a reel, for a metre. */
+  readonly price: number | null;
+  readonly supplier: string;
+  /** Of a lead. */
+  readonly form: 'madeUp' | 'reel' | null;
+  readonly stiffness: 'soft' | 'medium' | 'stiff' | null;
+  readonly ruggedness: 'delicate' | 'sturdy' | 'roadworthy' | null;
+  readonly shield: 'spiral' | 'braid' | 'foil' | 'doubleBraid' | 'plastic' | null;
+}
+
+export const NO_QUALITIES: Qualities = {
+  price: null,
+  supplier: '',
+  form: null,
+  stiffness: null,
+  ruggedness: null,
+  shield: null,
+};
+
+export const HIGHEST_PRICE = 1e6;
+/** Ids of entries: 2 to 64 small letters, digits and hyphens, a letter first. */
+export const GEAR_ID = /^[a-z][a-z0-9-]{1,63}$/u;
+export const MOST_ID = 64;
+
+/** An entry of the gear list: a thing to put in a rig, by value. */
+export type GearItem = { readonly [K in GearKind]: ItemOf<K> }[GearKind];
+
+export interface ItemOf<K extends GearKind> {
+  readonly id: string;
+  readonly kind: K;
+  readonly note: string;
+  readonly thing: Things[K];
+  readonly qualities: Qualities;
+  /** Not offered any more; rigs that have it keep it. */
+  readonly retired: boolean;
+}
+
+export type RigItem = Extract<GearItem, { kind: RigKind }>;
+
+export const isForRigs = (item: GearItem): item is RigItem =>
+  item.kind !== 'plug' && item.kind !== 'supply' && item.kind !== 'board';
+
+/** An entry with nothing said about it but what it is. */
+export const gearItem = <K extends GearKind>(
+  id: string,
+  kind: K,
+  thing: Things[K],
+  note = '',
+): Extract<GearItem, { kind: K }> =>
+  ({ id, kind, note, thing, qualities: NO_QUALITIES, retired: false }) as unknown as Extract<
+    GearItem,
+    { kind: K }
+  >;

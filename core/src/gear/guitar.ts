@@ -65,6 +65,8 @@ export interface Guitar extends Pickup {
   readonly piezoF: Sourced;
   /** Of active electronics. */
   readonly outputOhm: Sourced;
+  /** The entry of the gear list it was taken from. */
+  readonly gear?: string;
 }
 
 interface PickupDefaults {

@@ -1,5 +1,7 @@
+export * from './body';
 export * from './device';
 export * from './end';
+export * from './fittings';
 export * from './gearItem';
 export * from './guitar';
 export * from './lead';

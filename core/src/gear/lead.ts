@@ -19,6 +19,8 @@ export interface Lead {
   readonly addedF: Sourced;
   /** Whether its switch stands at "in". */
   readonly added: boolean;
+  /** The entry of the gear list it was taken from. */
+  readonly gear?: string;
 }
 
 /** Conductor from plug to plug, m: what the electricity sees of a lead. */

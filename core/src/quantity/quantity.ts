@@ -13,7 +13,12 @@ export type Quantity =
   | 'frequency'
   | 'level'
   | 'fraction'
-  | 'ratio';
+  | 'ratio'
+  | 'voltage'
+  | 'current'
+  | 'power'
+  | 'area'
+  | 'count';
 
 export const METRES_PER_FOOT = 0.3048;
 
@@ -158,5 +163,40 @@ export const QUANTITY_RULES: Readonly<Record<Quantity, QuantityRule>> = {
     bases: { '×': 1, x: 1 },
     prefixes: {},
     shown: same([unit('×', 1)]),
+  },
+  voltage: {
+    noun: 'a voltage',
+    bare: same(unit('V', 1)),
+    bases: { V: 1, v: 1, volt: 1, volts: 1 },
+    prefixes: { m: 1e-3 },
+    shown: same([unit('V', 1)]),
+  },
+  current: {
+    noun: 'a current',
+    bare: same(unit('mA', 1e-3)),
+    bases: { A: 1, a: 1 },
+    prefixes: { u: 1e-6, m: 1e-3 },
+    shown: same([unit('mA', 1e-3), unit('A', 1)]),
+  },
+  power: {
+    noun: 'a power',
+    bare: same(unit('W', 1)),
+    bases: { W: 1, w: 1, watt: 1, watts: 1 },
+    prefixes: { m: 1e-3, k: 1e3 },
+    shown: same([unit('mW', 1e-3), unit('W', 1)]),
+  },
+  area: {
+    noun: 'an area',
+    bare: same(unit('mm²', 1e-6)),
+    bases: { 'mm²': 1e-6, mm2: 1e-6 },
+    prefixes: {},
+    shown: same([unit('mm²', 1e-6)]),
+  },
+  count: {
+    noun: 'a number',
+    bare: same(unit('', 1)),
+    bases: {},
+    prefixes: {},
+    shown: same([unit('', 1)]),
   },
 };

@@ -1,8 +1,7 @@
-import { checkField } from './checkField';
-import { checkName, checkRig, readNumber, writeAt } from './checkRig';
+import { checkName, checkRig } from './checkRig';
 import type { Edit, EditResult, ListEdit, NamedTarget, Target } from './edit';
-import { CHOICE_RULES, fieldRule } from './fields';
 import { applyHop, applyMove, applySplice } from './applyRowEdit';
+import { chooseInPart, setInPart, type PartChange } from './partEdits';
 import { findPart, withPart } from './parts';
 import { LONGEST_NAME, LONGEST_NOTE, type Rig, type Standing } from './rig';
 
@@ -91,31 +90,27 @@ const missing = (target: NamedTarget) =>
 function setNumber(rig: Rig, edit: EditOf<'set'>): EditResult {
   const part = findPart(rig, edit.target);
   if (!part) return missing(edit.target);
-  const rule = fieldRule(edit.target.of, edit.field);
-  const before = rule && readNumber(part, edit.field);
-  if (!rule || !before) return refused(`A ${edit.target.of} has no field “${edit.field}”.`);
-  const problem = checkField(rule, edit.to.value);
-  if (problem) return refused(problem.message);
-  const inverse: Edit = { ...edit, to: before };
-  if (before.value === edit.to.value && before.from === edit.to.from) return done(rig, inverse);
-  return done(withPart(rig, edit.target, writeAt(part, edit.field, edit.to)), inverse);
+  const change = setInPart(edit.target.of, part, edit.field, edit.to);
+  return keepPart(rig, edit.target, part, change, (to) => ({ ...edit, to }));
 }
 
 function choose(rig: Rig, edit: EditOf<'choose'>): EditResult {
-  const part = findPart(rig, edit.target) as Readonly<Record<string, string | boolean>> | undefined;
+  const part = findPart(rig, edit.target);
   if (!part) return missing(edit.target);
-  const choices: Readonly<Record<string, readonly (string | boolean)[]>> =
-    CHOICE_RULES[edit.target.of];
-  if (!Object.hasOwn(choices, edit.field))
-    return refused(`A ${edit.target.of} has no choice “${edit.field}”.`);
-  if (!choices[edit.field]!.includes(edit.to)) {
-    return refused(
-      `${edit.field}: “${String(edit.to)}” is not one of ${choices[edit.field]!.join(', ')}.`,
-    );
-  }
-  const inverse: Edit = { ...edit, to: part[edit.field]! };
-  if (part[edit.field] === edit.to) return done(rig, inverse);
-  return done(withPart(rig, edit.target, { ...part, [edit.field]: edit.to }), inverse);
+  const change = chooseInPart(edit.target.of, part, edit.field, edit.to);
+  return keepPart(rig, edit.target, part, change, (to) => ({ ...edit, to }));
+}
+
+function keepPart<T>(
+  rig: Rig,
+  target: Target,
+  part: object,
+  change: PartChange<T>,
+  inverse: (to: T) => Edit,
+): EditResult {
+  if (change.kind === 'refused') return change;
+  const after = change.part === part ? rig : withPart(rig, target, change.part);
+  return done(after, inverse(change.before));
 }
 
 function rename(rig: Rig, edit: EditOf<'rename'>): EditResult {

@@ -1,4 +1,5 @@
 import { formatQuantity, parseQuantity, type UnitSystem } from '../quantity';
+import { LONGEST_SOURCE, type Sourced } from '../gear';
 import type { FieldRule } from './fields';
 
 /** A refused value: which field, what was wrong, and the limit where there is one. */
@@ -18,6 +19,8 @@ export function checkField(
   if (!Number.isFinite(value)) {
     return { field: rule.label, message: `${rule.label}: ${String(value)} is not a number.` };
   }
+  if (rule.quantity === 'count' && !Number.isInteger(value))
+    return { field: rule.label, message: `${rule.label}: ${value} is not a whole number.` };
   if (value < rule.min) {
     return {
       field: rule.label,
@@ -34,6 +37,30 @@ export function checkField(
   }
   return null;
 }
+
+/** A number with its origin: in range, its tolerance a share of it, its day a day. */
+export function checkSourced(rule: FieldRule, sourced: Sourced): FieldProblem | null {
+  const { value, tolerance, on, by } = sourced;
+  const problem = checkField(rule, value);
+  if (problem) return problem;
+  const refuse = (what: string): FieldProblem => ({
+    field: rule.label,
+    message: `${rule.label}, ${what}`,
+  });
+  if (tolerance !== undefined && !(tolerance > 0 && tolerance <= 1)) {
+    const shown = Number((tolerance * 100).toPrecision(4));
+    return refuse(`tolerance: ${shown} % is not above 0 % and up to 100 %.`);
+  }
+  if (on !== undefined && !isDay(on))
+    return refuse(`day: “${on}” is not a day such as 2026-11-25.`);
+  if (by !== undefined && by.length > LONGEST_SOURCE) {
+    return refuse(`source: ${by.length} characters are above the most, ${LONGEST_SOURCE}.`);
+  }
+  return null;
+}
+
+const isDay = (text: string): boolean =>
+  /^\d{4}-\d{2}-\d{2}$/u.test(text) && !Number.isNaN(Date.parse(`${text}T00:00:00Z`));
 
 /** Absurd values are shown as powers of ten rather than as a row of zeros. */
 function showValue(value: number, show: (si: number) => string): string {

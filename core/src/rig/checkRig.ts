@@ -1,5 +1,5 @@
 import type { Sourced } from '../gear';
-import { checkField } from './checkField';
+import { checkSourced } from './checkField';
 import { checkGraph } from './checkGraph';
 import { FIELD_RULES, type PartKind } from './fields';
 import {
@@ -133,10 +133,11 @@ function* checkParts(rig: Rig): Generator<RigProblem> {
   yield* checkNumbers('approach', rig.approach, 'approach');
 }
 
-function* checkNumbers(kind: PartKind, part: object, at: string): Generator<RigProblem> {
+/** Every number of a part within its rule. */
+export function* checkNumbers(kind: PartKind, part: object, at: string): Generator<RigProblem> {
   for (const [path, rule] of Object.entries(FIELD_RULES[kind])) {
     const number = readNumber(part, path);
-    const problem = number && checkField(rule, number.value);
+    const problem = number && checkSourced(rule, number);
     if (problem) yield { path: `${at}.${path}`, message: problem.message };
   }
 }

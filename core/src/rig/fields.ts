@@ -69,6 +69,13 @@ export const FIELD_RULES = {
     ...prefixed('on', side('on')),
     ...prefixed('off', side('off')),
     ...prefixed('pot', pot('Volume')),
+    ...prefixed('body', {
+      widthM: field('Width', 'length', 0.01, 2),
+      depthM: field('Depth', 'length', 0.01, 2),
+      heightM: field('Height', 'length', 0.005, 1),
+      supplyV: field('Supply voltage', 'voltage', 0, 60),
+      supplyA: field('Supply current', 'current', 0, 10),
+    }),
   },
   lead: {
     lengthM: field('Lead length', 'length', 0, 100),
@@ -91,6 +98,20 @@ export const FIELD_RULES = {
   reference: {
     lengthM: field('Reference lead length', 'length', 0, 100),
     cPerMF: field('Reference lead capacitance', 'capacitancePerLength', 0, 1e-9),
+  },
+  plug: {
+    beyondM: field('Length beyond the jack', 'length', 0, 0.3),
+    plugF: field('Capacitance of a plug', 'capacitance', 0, 5e-10),
+  },
+  supply: {
+    outlets: field('Outlets', 'count', 1, 64),
+    outletV: field('Voltage of an outlet', 'voltage', 0, 60),
+    outletA: field('Current of an outlet', 'current', 0, 10),
+  },
+  board: {
+    widthM: field('Width', 'length', 0.05, 5),
+    depthM: field('Depth', 'length', 0.05, 5),
+    belowM: field('Height below', 'length', 0, 1),
   },
   approach: { wantedHz: field('Wanted resonance', 'frequency', 200, 20000) },
 } as const satisfies Record<string, Record<string, FieldRule>>;
@@ -132,6 +153,10 @@ export const CHOICE_RULES = {
     powerLost: ['bypass', 'silence'],
     bufferIn: [true, false],
     bufferOut: [true, false],
+    'body.polarity': ['centreNegative', 'centrePositive', 'ac', 'none'],
+    'body.inputAt': ['left', 'right', 'top', 'front'],
+    'body.outputAt': ['left', 'right', 'top', 'front'],
+    'body.powerAt': ['left', 'right', 'top', 'front'],
   },
   lead: { leadClass: ['veryLow', 'low', 'ordinary', 'high', 'coiled'], added: [true, false] },
   end: {
@@ -139,5 +164,11 @@ export const CHOICE_RULES = {
     kind: ['amp', 'activeDi', 'passiveDi', 'mixer', 'tuner'],
   },
   reference: {},
+  plug: { shape: ['straight', 'angled', 'pancake'], joint: ['soldered', 'screwOn'] },
+  supply: {
+    polarity: ['centreNegative', 'centrePositive', 'ac', 'none'],
+    isolated: [true, false],
+  },
+  board: { surface: ['rows', 'plate', 'mesh'] },
   approach: { kind: ['clear', 'bookends', 'oneBuffer', 'steady', 'shaped'] },
 } as const satisfies Record<PartKind, Record<string, readonly (string | boolean)[]>>;

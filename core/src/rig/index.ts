@@ -2,9 +2,11 @@ export * from './rig';
 export * from './edit';
 export { applyEdit, applyEdits } from './applyEdit';
 export { findPart, withPart } from './parts';
-export { checkField, readField } from './checkField';
+export { checkField, checkSourced, readField } from './checkField';
+export { chooseInPart, setInPart } from './partEdits';
+export type { PartChange } from './partEdits';
 export type { FieldInput, FieldProblem } from './checkField';
-export { checkName, checkRig, readNumber, writeAt } from './checkRig';
+export { checkName, checkNumbers, checkRig, readNumber, writeAt } from './checkRig';
 export type { RigProblem } from './checkRig';
 export {
   addAmpLoop,

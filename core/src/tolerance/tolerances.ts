@@ -35,10 +35,11 @@ const BY_FIELD: Readonly<Record<string, number>> = {
 const NEVER_ASSUMED: ReadonlySet<string> = new Set(['lengthM']);
 
 /** ± of a value as a share of it; 0 where it has none. The reference is what it is. */
-export function toleranceOf(of: PartKind, path: string, { from }: Sourced): number {
+export function toleranceOf(of: PartKind, path: string, { from, tolerance }: Sourced): number {
   if (of === 'reference' || of === 'approach') return 0;
   const field = path.split('.').at(-1)!;
   const known = BY_FIELD[field];
   if (known === undefined) return 0;
+  if (tolerance !== undefined) return tolerance;
   return from === 'assumed' && !NEVER_ASSUMED.has(field) ? ASSUMED_TOLERANCE : known;
 }

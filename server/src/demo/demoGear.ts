@@ -1,10 +1,16 @@
 import {
+  assumed,
   deviceOfClass,
   endOfKind,
+  gearItem,
   guitarOfClass,
   leadOfClass,
+  NO_QUALITIES,
   picofarad,
   pickupOfClass,
+  plugOfShape,
+  typicalBoard,
+  typicalSupply,
   type Device,
   type DeviceClass,
   type End,
@@ -14,9 +20,14 @@ import {
   type Lead,
   type LeadClass,
   type PickupClass,
+  type PlugJoint,
+  type PlugShape,
   type Provenance,
+  type Qualities,
+  type RigKind,
   type Side,
   type Sourced,
+  type Things,
 } from '@gullwind/core';
 
 /// The gear of a made-up workshop that looks after the pit band of a travelling puppet opera.
@@ -26,7 +37,13 @@ const from =
   (provenance: Provenance) =>
   (value: number): Sourced => ({ value, from: provenance });
 const sheet = from('sheet');
-const measured = from('measured');
+/** On the workshop’s own meter. */
+const measured = (value: number): Sourced => ({
+  value,
+  from: 'measured',
+  on: '2026-09-14',
+  by: 'bench LCR meter, 1 kHz',
+});
 const entered = from('entered');
 
 function guitar(
@@ -36,7 +53,7 @@ function guitar(
   note: string,
   changes: Partial<Guitar> = {},
 ): GearItem {
-  return { id, kind: 'guitar', note, thing: { ...guitarOfClass(pickupClass, name), ...changes } };
+  return gearItem(id, 'guitar', { ...guitarOfClass(pickupClass, name), ...changes }, note);
 }
 
 interface DeviceChanges extends Partial<Omit<Device, 'on' | 'off'>> {
@@ -58,7 +75,7 @@ function device(
     on: { ...thing.on, ...changes.on },
     off: { ...thing.off, ...changes.off },
   };
-  return { id, kind: 'device', note, thing: changed };
+  return gearItem(id, 'device', changed, note);
 }
 
 function lead(
@@ -68,13 +85,10 @@ function lead(
   name: string,
   note: string,
   changes: Partial<Lead> = {},
+  qualities: Partial<Qualities> = {},
 ): GearItem {
-  return {
-    id,
-    kind: 'lead',
-    note,
-    thing: { ...leadOfClass(leadClass, 'l1', entered(lengthM), name), ...changes },
-  };
+  const thing: Lead = { ...leadOfClass(leadClass, 'l1', entered(lengthM), name), ...changes };
+  return { ...gearItem(id, 'lead', thing, note), qualities: { ...NO_QUALITIES, ...qualities } };
 }
 
 function end(
@@ -84,7 +98,7 @@ function end(
   note: string,
   changes: Partial<End> = {},
 ): GearItem {
-  return { id, kind: 'end', note, thing: { ...endOfKind(kind, name), ...changes } };
+  return gearItem(id, 'end', { ...endOfKind(kind, name), ...changes }, note);
 }
 
 const GUITARS: readonly GearItem[] = [
@@ -258,15 +272,39 @@ const DEVICES: readonly GearItem[] = [
 ];
 
 const LEADS: readonly GearItem[] = [
-  lead('stage-3', 'ordinary', 3, 'Short stage lead', 'The one everything is compared with.', {
-    cPerMF: measured(picofarad(101)),
-  }),
-  lead('stage-6', 'ordinary', 6, 'Stage lead', 'Six metres of the workshop’s usual reel.', {
-    cPerMF: measured(picofarad(112)),
-  }),
-  lead('slim-6', 'veryLow', 6, 'Slim low lead', 'Foamed core; mind the bends.', {
-    cPerMF: sheet(picofarad(60)),
-  }),
+  lead(
+    'stage-3',
+    'ordinary',
+    3,
+    'Short stage lead',
+    'The one everything is compared with.',
+    {
+      cPerMF: measured(picofarad(101)),
+    },
+    { form: 'madeUp', stiffness: 'medium', ruggedness: 'sturdy', shield: 'braid', price: 24 },
+  ),
+  lead(
+    'stage-6',
+    'ordinary',
+    6,
+    'Stage lead',
+    'Six metres of the workshop’s usual reel.',
+    {
+      cPerMF: measured(picofarad(112)),
+    },
+    { form: 'madeUp', stiffness: 'medium', ruggedness: 'roadworthy', shield: 'braid', price: 31 },
+  ),
+  lead(
+    'slim-6',
+    'veryLow',
+    6,
+    'Slim low lead',
+    'Foamed core; mind the bends.',
+    {
+      cPerMF: sheet(picofarad(60)),
+    },
+    { form: 'madeUp', stiffness: 'stiff', ruggedness: 'delicate', shield: 'spiral', price: 48 },
+  ),
   lead('low-9', 'low', 9, 'Low lead', 'Nine metres, low capacitance.'),
   lead('pit-18', 'ordinary', 18, 'Pit lead', 'From the pit to under the stage.'),
   lead('old-rubber', 'high', 5, 'Old rubber', 'Found in the truck; soft and dark.', {
@@ -276,6 +314,105 @@ const LEADS: readonly GearItem[] = [
   lead('dusk', 'low', 6, 'Dusk lead', 'A switch in the plug adds a capacitor.', {
     addedF: measured(picofarad(680)),
   }),
+];
+
+const REELS: readonly GearItem[] = [
+  lead(
+    'reel-quay',
+    'ordinary',
+    100,
+    'Quay reel',
+    'The usual reel; soft enough for a pit.',
+    {
+      cPerMF: measured(picofarad(112)),
+      plugF: assumed(0),
+    },
+    {
+      form: 'reel',
+      stiffness: 'medium',
+      ruggedness: 'roadworthy',
+      shield: 'braid',
+      price: 2.4,
+      supplier: 'Quay Wire, by the 100 m',
+    },
+  ),
+  lead(
+    'reel-thin',
+    'low',
+    50,
+    'Thin reel',
+    'For patches; bends round a thumb.',
+    {
+      cPerMF: sheet(picofarad(88)),
+      plugF: assumed(0),
+    },
+    {
+      form: 'reel',
+      stiffness: 'soft',
+      ruggedness: 'sturdy',
+      shield: 'spiral',
+      price: 1.9,
+      supplier: 'Quay Wire, by the 50 m',
+    },
+  ),
+];
+
+const plug = (
+  id: string,
+  shape: PlugShape,
+  name: string,
+  note: string,
+  joint: PlugJoint,
+  price: number,
+): GearItem => ({
+  ...gearItem(id, 'plug', { ...plugOfShape(shape, name), joint }, note),
+  qualities: { ...NO_QUALITIES, price },
+});
+
+const FITTINGS: readonly GearItem[] = [
+  plug(
+    'bollard',
+    'straight',
+    'Bollard',
+    'Straight, for leads that are trodden on.',
+    'soldered',
+    4.5,
+  ),
+  plug(
+    'dogleg',
+    'angled',
+    'Dogleg',
+    'Angled, for pedals with jacks at their sides.',
+    'soldered',
+    5,
+  ),
+  plug('flounder', 'pancake', 'Flounder', 'Flat, where two pedals stand close.', 'soldered', 5.5),
+  plug(
+    'quickscrew',
+    'angled',
+    'Quickscrew',
+    'Screwed on, no iron; check it before every run.',
+    'screwOn',
+    6,
+  ),
+  gearItem(
+    'tide-six',
+    'supply',
+    { ...typicalSupply('Tide Six'), outletA: sheet(0.1) },
+    'Six outlets, each by itself.',
+  ),
+  gearItem(
+    'tide-strong',
+    'supply',
+    { ...typicalSupply('Tide Strong'), outlets: sheet(2), outletA: sheet(0.5) },
+    'Two outlets for digital pedals.',
+  ),
+  gearItem(
+    'raft',
+    'board',
+    { ...typicalBoard('Raft'), widthM: measured(0.62), depthM: measured(0.32) },
+    'Five rows, for a pit.',
+  ),
 ];
 
 const ENDS: readonly GearItem[] = [
@@ -300,13 +437,18 @@ const ENDS: readonly GearItem[] = [
   end('stall-tuner', 'tuner', 'Stall tuner', 'Clips to the music stand.'),
 ];
 
-export const DEMO_GEAR: readonly GearItem[] = [...GUITARS, ...DEVICES, ...LEADS, ...ENDS];
-
-type ThingOf<K extends GearItem['kind']> = Extract<GearItem, { kind: K }>['thing'];
+export const DEMO_GEAR: readonly GearItem[] = [
+  ...GUITARS,
+  ...DEVICES,
+  ...LEADS,
+  ...REELS,
+  ...ENDS,
+  ...FITTINGS,
+];
 
 /** A thing of the list by its id, for building the demo rigs. */
-export function demoThing<K extends GearItem['kind']>(kind: K, id: string): ThingOf<K> {
+export function demoThing<K extends RigKind>(kind: K, id: string): Things[K] {
   const item = DEMO_GEAR.find((candidate) => candidate.kind === kind && candidate.id === id);
   if (!item) throw new Error(`the demo gear has no ${kind} “${id}”`);
-  return item.thing as ThingOf<K>;
+  return { ...item.thing, gear: id } as Things[K];
 }

@@ -1,11 +1,75 @@
+import { readIds, readItems, readUpdateItem, type RigUse } from '@gullwind/contract';
+import { usesOfGear } from '@gullwind/core';
 import { Router } from 'express';
-import type { Database } from '../db/database';
-import { listGear } from './gearStore';
+import type { Database, Queryable } from '../db/database';
+import { KnownError } from '../errors';
+import { demand } from '../parse';
+import { listRigs } from '../rigs/rigStore';
+import { addGear, listGear, removeGear, updateItem } from './gearStore';
 
 export function gearRoutes(db: Database): Router {
   const router = Router();
+
   router.get('/', async (_request, response) => {
     response.json({ items: await listGear(db) });
   });
+
+  router.post('/', async (request, response) => {
+    const items = demand(readItems(request.body));
+    await db.transaction(async (tx) => {
+      const taken = await addGear(tx, items);
+      if (taken.length > 0) throw existing(taken);
+    });
+    response.status(201).json({ items: items.map((item) => ({ item, revision: 1 })) });
+  });
+
+  router.get('/uses', async (_request, response) => {
+    response.json({ uses: await listUses(db) });
+  });
+
+  router.post('/remove', async (request, response) => {
+    const { ids } = demand(readIds(request.body));
+    await db.transaction(async (tx) => {
+      const used = (await listUses(tx)).find(({ gear }) => ids.includes(gear));
+      if (used) throw inUse(used);
+      await removeGear(tx, ids);
+    });
+    response.status(204).end();
+  });
+
+  router.put('/:id', async (request, response) => {
+    const { basedOn, item } = demand(readUpdateItem(request.body));
+    if (item.id !== request.params.id) throw noSuchItem(request.params.id);
+    const result = await updateItem(db, item, basedOn);
+    if (result.kind === 'notFound') throw noSuchItem(item.id);
+    if (result.kind === 'stale') throw stale(basedOn, result.revision);
+    response.json(result.stored);
+  });
+
   return router;
 }
+
+async function listUses(db: Queryable): Promise<readonly RigUse[]> {
+  const rigs = await listRigs(db);
+  return rigs.flatMap(({ id, rig }) =>
+    usesOfGear(rig).map((use) => ({ ...use, rigId: id, rigName: rig.name })),
+  );
+}
+
+const noSuchItem = (id: string) =>
+  new KnownError('gear-not-found', `There is no “${id}” of this kind in the gear list.`);
+
+const existing = (ids: readonly string[]) =>
+  new KnownError(
+    'gear-exists',
+    `${ids.length === 1 ? 'There is an entry' : `There are ${ids.length} entries`} with an id among these already, the first “${ids[0]}”. Nothing was added.`,
+  );
+
+const inUse = ({ gear, rigName }: RigUse) =>
+  new KnownError('gear-in-use', `“${gear}” is in the rig “${rigName}”. Retire it instead.`);
+
+const stale = (basedOn: number, revision: number) =>
+  new KnownError(
+    'gear-stale',
+    `Your change starts from revision ${basedOn}; the entry is at revision ${revision} now. Nothing was changed.`,
+  );

@@ -4,14 +4,16 @@ import {
   END_KINDS,
   endOfKind,
   entered,
+  gearItem,
+  isForRigs,
   guitarOfClass,
   LEAD_CLASSES,
   leadOfClass,
   PICKUP_CLASSES,
   type DeviceClass,
   type EndKind,
-  type GearItem,
-  type GearKind,
+  type RigItem,
+  type RigKind,
   type LeadClass,
   type PickupClass,
 } from '@gullwind/core';
@@ -28,12 +30,12 @@ import {
 import { useMemo } from 'react';
 import { useListGearQuery } from '../../app/api';
 
-export type PickerKind = GearKind;
+export type PickerKind = RigKind;
 
 interface Props {
   readonly kind: PickerKind;
   readonly onClose: () => void;
-  readonly onPick: (item: GearItem) => void;
+  readonly onPick: (item: RigItem) => void;
 }
 
 const TITLES: Readonly<Record<PickerKind, string>> = {
@@ -53,14 +55,17 @@ const GroupName = styled('div')(({ theme }) => ({
 interface Choice {
   readonly group: 'From the gear list' | 'Typical, by class';
   readonly detail: string;
-  readonly item: GearItem;
+  readonly item: RigItem;
 }
 
 /** Picks a thing by typing a part of its name, from the gear list or by class with typical values. */
 export function GearPicker({ kind, onClose, onPick }: Props) {
   const { data, isLoading } = useListGearQuery();
   const choices = useMemo(() => {
-    const listed = (data?.items ?? []).filter((item) => item.kind === kind);
+    const listed = (data?.items ?? [])
+      .map(({ item }) => item)
+      .filter(isForRigs)
+      .filter((item) => item.kind === kind && !item.retired);
     return [...listed.map(listedChoice), ...TYPICAL[kind]];
   }, [data, kind]);
   return (
@@ -130,13 +135,14 @@ const matches = ({ item, detail }: Choice, typed: string): boolean => {
     .every((word) => words.includes(` ${word}`));
 };
 
-const listedChoice = (item: GearItem): Choice => ({
+/** What is taken from the list says so, whatever becomes of it in the rig. */
+const listedChoice = (item: RigItem): Choice => ({
   group: 'From the gear list',
   detail: [className(item), item.note].filter(Boolean).join(' · '),
-  item,
+  item: { ...item, thing: { ...item.thing, gear: item.id } } as RigItem,
 });
 
-function className(item: GearItem): string {
+function className(item: RigItem): string {
   switch (item.kind) {
     case 'device':
       return DEVICE_CLASSES[item.thing.deviceClass].label;
@@ -149,7 +155,7 @@ function className(item: GearItem): string {
   }
 }
 
-const typical = (item: GearItem, detail: string): Choice => ({
+const typical = (item: RigItem, detail: string): Choice => ({
   group: 'Typical, by class',
   detail,
   item,
@@ -159,35 +165,25 @@ const keysOf = <K extends string>(table: Readonly<Record<K, unknown>>) => Object
 const TYPICAL: Readonly<Record<PickerKind, readonly Choice[]>> = {
   device: keysOf<DeviceClass>(DEVICE_CLASSES).map((name) =>
     typical(
-      { id: `class-${name}`, kind: 'device', note: '', thing: deviceOfClass(name, 'd1') },
+      gearItem(`class-${name}`, 'device', deviceOfClass(name, 'd1')),
       `typical ${DEVICE_CLASSES[name].label}, every value assumed`,
     ),
   ),
   guitar: keysOf<PickupClass>(PICKUP_CLASSES).map((name) =>
     typical(
-      {
-        id: `class-${name}`,
-        kind: 'guitar',
-        note: '',
-        thing: guitarOfClass(name, PICKUP_CLASSES[name].label),
-      },
+      gearItem(`class-${name}`, 'guitar', guitarOfClass(name, PICKUP_CLASSES[name].label)),
       'typical values, every one assumed',
     ),
   ),
   lead: keysOf<LeadClass>(LEAD_CLASSES).map((name) =>
     typical(
-      { id: `class-${name}`, kind: 'lead', note: '', thing: leadOfClass(name, 'l1', entered(6)) },
+      gearItem(`class-${name}`, 'lead', leadOfClass(name, 'l1', entered(6))),
       `${LEAD_CLASSES[name].cPerMPF} pF/m`,
     ),
   ),
   end: keysOf<EndKind>(END_KINDS).map((kind) =>
     typical(
-      {
-        id: `class-${kind}`,
-        kind: 'end',
-        note: '',
-        thing: endOfKind(kind, END_KINDS[kind].label),
-      },
+      gearItem(`class-${kind}`, 'end', endOfKind(kind, END_KINDS[kind].label)),
       'typical values, every one assumed',
     ),
   ),

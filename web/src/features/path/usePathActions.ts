@@ -20,7 +20,7 @@ import {
   stampSwitch,
   switchesOfDevice,
   type Edit,
-  type GearItem,
+  type RigItem,
   type Rig,
 } from '@gullwind/core';
 import { useSnackbar } from 'notistack';
@@ -170,7 +170,7 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
       },
       add: () => openDialog('device'),
       showKeys: () => openDialog('keys'),
-      pick: (item: GearItem) => {
+      pick: (item: RigItem) => {
         openDialog(null);
         if (item.kind === 'device') {
           const { row, gap } = gapBehind(rigNow(), selection);
@@ -229,7 +229,7 @@ function useSelected(): readonly [string | null, (at: string) => void] {
 function replacement(
   rig: Rig,
   selection: Selection,
-  item: Exclude<GearItem, { kind: 'device' }>,
+  item: Exclude<RigItem, { kind: 'device' }>,
 ): Edit {
   switch (item.kind) {
     case 'guitar': {

@@ -1,0 +1,73 @@
+import type { Device, End, Guitar, Lead, RigItem, RigKind } from '../gear';
+import { allDevices, allLeads, reshapeDevice, type Edit, type Rig } from '../rig';
+
+/** A part of a rig that was taken from the gear list. */
+export interface GearUse {
+  readonly kind: RigKind;
+  /** Of the part. */
+  readonly id: string;
+  readonly gear: string;
+}
+
+/** Which entries of the gear list a rig was built from. */
+export function usesOfGear(rig: Rig): readonly GearUse[] {
+  const of = (kind: RigKind, parts: readonly { id: string; gear?: string }[]) =>
+    parts.flatMap(({ id, gear }) => (gear === undefined ? [] : [{ kind, id, gear }]));
+  return [
+    ...of('guitar', rig.guitars),
+    ...of('device', allDevices(rig)),
+    ...of('lead', allLeads(rig)),
+    ...of('end', rig.ends),
+  ];
+}
+
+/**
+ * Brings what a rig took from an entry of the gear list up to what the entry says now. How it is set and
+ * laid in the rig stays: a guitar's controls, a lead's length, a pedal's choice of bypass and jacks in use.
+ */
+export function refreshFromGear(rig: Rig, item: RigItem): Edit {
+  const edits = usesOfGear(rig)
+    .filter(({ gear, kind }) => gear === item.id && kind === item.kind)
+    .map(({ id }) => refreshPart(rig, id, item));
+  return { kind: 'group', edits };
+}
+
+function refreshPart(rig: Rig, id: string, item: RigItem): Edit {
+  const shared = { id, gear: item.id };
+  switch (item.kind) {
+    case 'guitar': {
+      const now = rig.guitars.find((guitar) => guitar.id === id)!;
+      const to: Guitar = { ...withSettings(item.thing, now), ...shared };
+      return { kind: 'replace', part: { of: 'guitar', to } };
+    }
+    case 'lead': {
+      const now = allLeads(rig).find((lead) => lead.id === id)!;
+      const to: Lead = { ...item.thing, ...shared, lengthM: now.lengthM, added: now.added };
+      return { kind: 'replace', part: { of: 'lead', to } };
+    }
+    case 'end': {
+      const to: End = { ...item.thing, ...shared };
+      return { kind: 'replace', part: { of: 'end', to } };
+    }
+    case 'device': {
+      const now = allDevices(rig).find((device) => device.id === id)!;
+      return reshapeDevice(rig, { ...withPot(item.thing, now), ...shared });
+    }
+  }
+}
+
+const withPot = (thing: Device, { pot, bypassChoice }: Device): Device => ({
+  ...thing,
+  bypassChoice,
+  pot: thing.pot && { ...thing.pot, travel: pot?.travel ?? thing.pot.travel },
+});
+
+function withSettings(thing: Guitar, now: Guitar): Guitar {
+  const set = <T extends Pick<Guitar, 'volume' | 'tone'>>(to: T, from: T | null): T => ({
+    ...to,
+    volume: { ...to.volume, travel: (from ?? to).volume.travel },
+    tone: { ...to.tone, travel: (from ?? to).tone.travel },
+  });
+  const second = thing.second && set(thing.second, now.second);
+  return { ...set(thing, now), second, pickupSwitch: now.pickupSwitch };
+}
