@@ -1,9 +1,16 @@
-import { PROVENANCES, type Provenance } from '@gullwind/core';
+import {
+  formatNumber,
+  PROVENANCES,
+  type FieldRule,
+  type Provenance,
+  type Sourced,
+} from '@gullwind/core';
 import DescriptionOutlined from '@mui/icons-material/DescriptionOutlined';
 import EditOutlined from '@mui/icons-material/EditOutlined';
 import StraightenOutlined from '@mui/icons-material/StraightenOutlined';
-import { createSvgIcon, IconButton, ListItemIcon, Menu, MenuItem } from '@mui/material';
+import { createSvgIcon, Divider, IconButton, ListItemIcon, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
+import { OriginDialog } from './OriginDialog';
 
 /** ≈: somewhere about this. */
 const About = createSvgIcon(
@@ -20,16 +27,19 @@ const LOOKS: Readonly<Record<Provenance, { word: string; Icon: typeof EditOutlin
 
 interface Props {
   readonly label: string;
-  readonly value: Provenance;
+  readonly rule: FieldRule;
+  readonly value: Sourced;
   readonly assumedFrom: string;
-  readonly onChange: (from: Provenance) => void;
+  readonly onChange: (value: Sourced) => void;
 }
 
 /** Says where a value comes from, and lets it be said. */
-export function ProvenanceMenu({ label, value, assumedFrom, onChange }: Props) {
+export function ProvenanceMenu({ label, rule, value, assumedFrom, onChange }: Props) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const { word, Icon } = LOOKS[value];
-  const says = value === 'assumed' ? `assumed, typical of: ${assumedFrom}` : word;
+  const [isAsking, setAsking] = useState(false);
+  const { Icon } = LOOKS[value.from];
+  const says = sayOrigin(value, assumedFrom);
+  const close = () => setAnchor(null);
   return (
     <>
       <IconButton
@@ -42,17 +52,17 @@ export function ProvenanceMenu({ label, value, assumedFrom, onChange }: Props) {
       >
         <Icon sx={{ fontSize: 15 }} />
       </IconButton>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
         {PROVENANCES.map((from) => {
           const { word: name, Icon: Mark } = LOOKS[from];
           return (
             <MenuItem
               key={from}
               dense
-              selected={from === value}
+              selected={from === value.from}
               onClick={() => {
-                setAnchor(null);
-                if (from !== value) onChange(from);
+                close();
+                if (from !== value.from) onChange({ value: value.value, from });
               }}
             >
               <ListItemIcon>
@@ -62,7 +72,36 @@ export function ProvenanceMenu({ label, value, assumedFrom, onChange }: Props) {
             </MenuItem>
           );
         })}
+        <Divider />
+        <MenuItem
+          dense
+          onClick={() => {
+            close();
+            setAsking(true);
+          }}
+        >
+          When, by what, how sure …
+        </MenuItem>
       </Menu>
+      {isAsking && (
+        <OriginDialog
+          label={label}
+          rule={rule}
+          value={value}
+          onClose={() => setAsking(false)}
+          onChange={onChange}
+        />
+      )}
     </>
   );
+}
+
+function sayOrigin({ from, on, by, tolerance }: Sourced, assumedFrom: string): string {
+  const said = [
+    from === 'assumed' ? `assumed, typical of: ${assumedFrom}` : LOOKS[from].word,
+    on && `on ${on}`,
+    by && `by ${by}`,
+    tolerance !== undefined && `± ${formatNumber(tolerance * 100, 3)} %`,
+  ];
+  return said.filter(Boolean).join(', ');
 }

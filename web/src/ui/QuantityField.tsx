@@ -104,9 +104,10 @@ export function QuantityField(props: QuantityFieldProps) {
         />
         <ProvenanceMenu
           label={label}
-          value={value.from}
+          rule={rule}
+          value={value}
           assumedFrom={assumedFrom}
-          onChange={(from: Provenance) => onChange({ ...value, from })}
+          onChange={onChange}
         />
       </Box>
       {message && (

@@ -10,8 +10,8 @@ import ErrorOutlined from '@mui/icons-material/ErrorOutlined';
 import InfoOutlined from '@mui/icons-material/InfoOutlined';
 import { Box, Button, Link, Typography } from '@mui/material';
 import { memo } from 'react';
-import { ChoiceField } from './inspector/ChoiceField';
-import { PartFields } from './inspector/PartFields';
+import { ChoiceField } from '../../ui/parts/ChoiceField';
+import { PartFields } from '../../ui/parts/PartFields';
 import { Figure } from './Figure';
 import type { PathActions } from './usePathActions';
 

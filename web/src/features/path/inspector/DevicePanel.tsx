@@ -7,8 +7,6 @@ import {
   isEngaged,
   rowOf,
   wantsPickup,
-  type BypassChoice,
-  type BypassKind,
 } from '@gullwind/core';
 import ArrowBack from '@mui/icons-material/ArrowBack';
 import ArrowForward from '@mui/icons-material/ArrowForward';
@@ -16,26 +14,11 @@ import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, Typography } from '@mui/material';
 import { Disclosure } from '../../../ui/Disclosure';
 import type { Analysed } from '../../../workers/useAnalysis';
-import { ChoiceField } from './ChoiceField';
+import { DeviceOffFields, DeviceOnFields } from '../../../ui/parts/DeviceFields';
 import { DeviceShape, LinkedSwitches } from './DeviceShape';
 import type { PanelProps } from './panelProps';
-import { PanelGroup, PanelHead } from './PanelHead';
-import { PartFields } from './PartFields';
+import { PanelHead } from './PanelHead';
 import { StandInTool } from './StandInTool';
-
-const BYPASSES: readonly (readonly [BypassKind, string])[] = [
-  ['true', 'true bypass'],
-  ['buffered', 'buffered'],
-  ['loaded', 'loaded: input stays on the line'],
-  ['switchable', 'switchable'],
-  ['alwaysOn', 'always on'],
-  ['passive', 'passive: never drives'],
-];
-
-const CHOICES: readonly (readonly [BypassChoice, string])[] = [
-  ['true', 'true bypass'],
-  ['buffered', 'buffered'],
-];
 
 interface Props extends PanelProps {
   readonly id: string;
@@ -51,17 +34,7 @@ export function DevicePanel({ rig, units, actions, id, rowId, number, analysed }
   const index = row.devices.indexOf(device);
   const target = { of: 'device', id: device.id } as const;
   const kind = DEVICE_CLASSES[device.deviceClass].label;
-  const shared = {
-    part: device,
-    of: 'device',
-    id: device.id,
-    units,
-    assumedFrom: kind,
-    actions,
-  } as const;
-  const choose = (field: string, to: string) => actions.edit({ kind: 'choose', target, field, to });
   const on = isEngaged(rig, device);
-  const bypass = device.bypass === 'switchable' ? device.bypassChoice : device.bypass;
   return (
     <>
       <PanelHead
@@ -106,84 +79,10 @@ export function DevicePanel({ rig, units, actions, id, rowId, number, analysed }
         </Button>
       </Box>
       <DriverNote analysed={analysed} id={id} />
-      <ChoiceField
-        label="Bypass"
-        value={device.bypass}
-        options={BYPASSES}
-        onChange={(to) => choose('bypass', to)}
-      />
-      {device.bypass === 'switchable' && (
-        <ChoiceField
-          label="Set to"
-          value={device.bypassChoice}
-          options={CHOICES}
-          onChange={(to) => choose('bypassChoice', to)}
-        />
-      )}
-      {bypass !== 'passive' && (
-        <PanelGroup title={device.mutes ? 'On: silent, but its input is there' : 'On'}>
-          <PartFields
-            {...shared}
-            fields={[
-              ['on.rInOhm', 'Input'],
-              ['on.cInF', 'Input capacitance'],
-              ...(device.mutes
-                ? []
-                : ([
-                    ['on.rOutOhm', 'Output'],
-                    ['on.gainDb', 'Gain'],
-                  ] as const)),
-            ]}
-          />
-        </PanelGroup>
-      )}
+      <DeviceOnFields device={device} units={units} actions={actions} />
       <DeviceShape device={device} rig={rig} actions={actions} />
       <LinkedSwitches device={device} rig={rig} actions={actions} />
-      {device.pot && (
-        <PanelGroup title="Track">
-          <PartFields
-            {...shared}
-            fields={[
-              ['pot.travel', 'Set to, 0 to 10'],
-              ['pot.potOhm', 'Track'],
-              ['pot.midFraction', 'At half travel'],
-            ]}
-          />
-        </PanelGroup>
-      )}
-      {bypass !== 'alwaysOn' && (
-        <PanelGroup title={bypass === 'passive' ? 'As a wire' : 'Off'}>
-          {bypass === 'buffered' && (
-            <PartFields
-              {...shared}
-              fields={[
-                ['off.rInOhm', 'Input'],
-                ['off.cInF', 'Input capacitance'],
-                ['off.rOutOhm', 'Output'],
-                ['off.gainDb', 'Gain'],
-              ]}
-            />
-          )}
-          {bypass === 'loaded' && (
-            <PartFields
-              {...shared}
-              fields={[
-                ['off.rInOhm', 'Input on the line'],
-                ['off.cInF', 'Its capacitance'],
-              ]}
-            />
-          )}
-          {bypass !== 'buffered' && (
-            <PartFields
-              {...shared}
-              fields={[
-                ['strayF', 'Stray capacitance'],
-                ['contactOhm', 'Contacts'],
-              ]}
-            />
-          )}
-        </PanelGroup>
-      )}
+      <DeviceOffFields device={device} units={units} actions={actions} />
       {wantsPickup(device) && (
         <Disclosure title="A stand-in for the pickup">
           <StandInTool rig={rig} rowId={rowId} id={id} />

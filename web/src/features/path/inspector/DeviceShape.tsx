@@ -12,7 +12,7 @@ import {
   type Rig,
 } from '@gullwind/core';
 import { Disclosure } from '../../../ui/Disclosure';
-import { ChoiceField } from './ChoiceField';
+import { ChoiceField } from '../../../ui/parts/ChoiceField';
 import type { PanelProps } from './panelProps';
 
 const POWER_LOST: readonly (readonly [PowerLost, string])[] = [

@@ -1,18 +1,10 @@
-import { END_KINDS, type EndKind, type InputKind } from '@gullwind/core';
+import { END_KINDS, type EndKind } from '@gullwind/core';
 import { Button, Typography } from '@mui/material';
-import { ChoiceField } from './ChoiceField';
+import { EffectsLoopFields, EndFields } from '../../../ui/parts/EndFields';
+import { PanelGroup } from '../../../ui/parts/PanelGroup';
+import { PartFields } from '../../../ui/parts/PartFields';
 import type { PanelProps } from './panelProps';
-import { PanelGroup, PanelHead } from './PanelHead';
-import { PartFields } from './PartFields';
-
-const INPUTS: readonly (readonly [InputKind, string])[] = [
-  ['gridStopper', 'grid stopper into a tube'],
-  ['plain', 'resistance and capacitance'],
-];
-
-const KINDS = (Object.keys(END_KINDS) as EndKind[]).map(
-  (kind) => [kind, END_KINDS[kind].label] as const,
-);
+import { PanelHead } from './PanelHead';
 
 const CAUTIONS: Readonly<Record<EndKind, string>> = {
   amp: 'The model ends at the input jack. Never open a tube amp: lethal voltages remain when it is unplugged. That is work for a qualified technician.',
@@ -33,7 +25,6 @@ export function EndPanel({
   const end = rig.ends.find((other) => other.id === id)!;
   const target = { of: 'end', id } as const;
   const { label } = END_KINDS[end.kind];
-  const shared = { part: end, of: 'end', id, units, assumedFrom: label, actions } as const;
   const loop = rig.rows.find(({ at }) => at.kind === 'ampLoop' && at.end === id);
   return (
     <>
@@ -47,38 +38,12 @@ export function EndPanel({
           Swap
         </Button>
       </PanelHead>
-      <PanelGroup title="Input">
-        <ChoiceField
-          label="Ends in"
-          value={end.kind}
-          options={KINDS}
-          onChange={(to) => actions.edit({ kind: 'choose', target, field: 'kind', to })}
-        />
-        <ChoiceField
-          label="Input"
-          value={end.input}
-          options={INPUTS}
-          onChange={(to) => actions.edit({ kind: 'choose', target, field: 'input', to })}
-        />
-        <PartFields {...shared} fields={[['rInOhm', 'Resistance']]} />
-        {end.input === 'gridStopper' ? (
-          <PartFields {...shared} fields={[['stopperOhm'], ['millerF']]} />
-        ) : (
-          <PartFields {...shared} fields={[['cInF', 'Capacitance']]} />
-        )}
-      </PanelGroup>
+      <EndFields end={end} units={units} actions={actions} />
       {end.kind === 'amp' && (
         <PanelGroup title="Effects loop">
           {loop ? (
             <>
-              <PartFields
-                {...shared}
-                fields={[
-                  ['sendOhm', 'Send, output'],
-                  ['returnOhm', 'Return, input'],
-                  ['returnF', 'Return, capacitance'],
-                ]}
-              />
+              <EffectsLoopFields end={end} units={units} actions={actions} />
               <Button size="small" onClick={() => actions.removeRow(loop.id)}>
                 Leave the loop unused
               </Button>

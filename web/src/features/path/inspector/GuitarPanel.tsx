@@ -1,55 +1,21 @@
-import {
-  PICKUP_CLASSES,
-  pickupOfClass,
-  type BleedTopology,
-  type Guitar,
-  type GuitarKind,
-  type Wiring,
-} from '@gullwind/core';
+import type { Guitar } from '@gullwind/core';
 import { Box, Button } from '@mui/material';
 import { Disclosure } from '../../../ui/Disclosure';
-import { ChoiceField } from './ChoiceField';
+import { GuitarFields, sayGuitar } from '../../../ui/parts/GuitarFields';
 import type { PanelProps } from './panelProps';
-import { PanelGroup, PanelHead } from './PanelHead';
-import { PartFields } from './PartFields';
+import { PanelHead } from './PanelHead';
 import { SourceSweep } from './SourceSweep';
-
-const KINDS: readonly (readonly [GuitarKind, string])[] = [
-  ['magnetic', 'magnetic pickup'],
-  ['piezo', 'piezo'],
-  ['active', 'active electronics'],
-];
-
-const WIRINGS: readonly (readonly [Wiring, string])[] = [
-  ['modern', 'at the pickup (modern)'],
-  ['fifties', 'at the wiper (fifties)'],
-];
-
-const BLEEDS: readonly (readonly [BleedTopology, string])[] = [
-  ['none', 'none'],
-  ['capacitor', 'capacitor'],
-  ['parallel', 'capacitor beside resistor'],
-  ['series', 'capacitor and resistor in series'],
-];
-
-type Choose = (field: string, to: string | boolean) => void;
 
 export function GuitarPanel(props: PanelProps & { readonly id: string }) {
   const { rig, units, actions, onSwap, id } = props;
   const guitar = rig.guitars.find((other) => other.id === id)!;
   const target = { of: 'guitar', id } as const;
-  const kind =
-    guitar.kind === 'magnetic'
-      ? PICKUP_CLASSES[guitar.pickupClass].label
-      : KINDS.find(([word]) => word === guitar.kind)![1];
-  const shared = { part: guitar, of: 'guitar', id, units, assumedFrom: kind, actions } as const;
-  const choose: Choose = (field, to) => actions.edit({ kind: 'choose', target, field, to });
   return (
     <>
       <PanelHead
         name={guitar.name}
         label="Name of the guitar"
-        kind={kind}
+        kind={sayGuitar(guitar)}
         onRename={(to) => actions.edit({ kind: 'rename', target, to })}
       >
         <Button size="small" onClick={() => onSwap('guitar')}>
@@ -57,56 +23,7 @@ export function GuitarPanel(props: PanelProps & { readonly id: string }) {
         </Button>
       </PanelHead>
       <GuitarSwitches {...props} guitar={guitar} />
-      <ChoiceField
-        label="Source"
-        value={guitar.kind}
-        options={KINDS}
-        onChange={(to) => choose('kind', to)}
-      />
-      {guitar.kind === 'piezo' && <PartFields {...shared} fields={[['piezoF', 'Capacitance']]} />}
-      {guitar.kind === 'active' && <PartFields {...shared} fields={[['outputOhm', 'Output']]} />}
-      {guitar.kind === 'magnetic' && (
-        <>
-          <PanelGroup title="Controls as they are set">
-            <PartFields
-              {...shared}
-              fields={[
-                ['volume.travel', 'Volume, 0 to 10'],
-                ['tone.travel', 'Tone, 0 to 10'],
-              ]}
-            />
-          </PanelGroup>
-          <PanelGroup title={guitar.second ? 'First pickup' : 'Pickup'}>
-            <PartFields
-              {...shared}
-              fields={[
-                ['lH', 'Inductance'],
-                ['rDcOhm', 'Resistance'],
-                ['cWindingF', 'Winding capacitance'],
-                ['rEddyOhm', 'Eddy resistance'],
-              ]}
-            />
-          </PanelGroup>
-          <SecondPickup {...props} guitar={guitar} choose={choose} />
-          <PanelGroup title="Wiring">
-            <PartFields
-              {...shared}
-              fields={[
-                ['volume.potOhm'],
-                ['volume.midFraction', 'Volume at half travel'],
-                ['tone.potOhm'],
-                ['tone.midFraction', 'Tone at half travel'],
-                ['toneF'],
-              ]}
-            />
-            <Wirings guitar={guitar} choose={choose} />
-            {guitar.bleed !== 'none' && <PartFields {...shared} fields={[['bleedF']]} />}
-            {(guitar.bleed === 'parallel' || guitar.bleed === 'series') && (
-              <PartFields {...shared} fields={[['bleedOhm']]} />
-            )}
-          </PanelGroup>
-        </>
-      )}
+      <GuitarFields guitar={guitar} units={units} actions={actions} />
       <Disclosure title="The same chain from other sources">
         <SourceSweep rig={rig} />
       </Disclosure>
@@ -148,131 +65,5 @@ function GuitarSwitches({ rig, actions, guitar }: PanelProps & { readonly guitar
         </Button>
       )}
     </Box>
-  );
-}
-
-interface WiringProps {
-  readonly guitar: Guitar;
-  readonly choose: Choose;
-}
-
-function Wirings({ guitar, choose }: WiringProps) {
-  return (
-    <>
-      <ChoiceField
-        label="Tone hangs"
-        value={guitar.wiring}
-        options={WIRINGS}
-        onChange={(to) => choose('wiring', to)}
-      />
-      <ChoiceField
-        label="Tone at 10"
-        value={guitar.noLoad ? 'open' : 'track'}
-        options={[
-          ['track', 'full track'],
-          ['open', 'opens (no-load)'],
-        ]}
-        onChange={(to) => choose('noLoad', to === 'open')}
-      />
-      <ChoiceField
-        label="Treble bleed"
-        value={guitar.bleed}
-        options={BLEEDS}
-        onChange={(to) => choose('bleed', to)}
-      />
-      <ChoiceField
-        label="Volume pot"
-        value={guitar.potWiring}
-        options={[
-          ['dependent', 'output on the wiper'],
-          ['independent', 'pickup on the wiper'],
-        ]}
-        onChange={(to) => choose('potWiring', to)}
-      />
-    </>
-  );
-}
-
-/** The other pickup and the position switch, where the guitar has two. */
-function SecondPickup(props: PanelProps & WiringProps) {
-  const { guitar, choose, actions, units } = props;
-  const { second } = guitar;
-  const replace = (to: Guitar) => actions.edit({ kind: 'replace', part: { of: 'guitar', to } });
-  if (!second) {
-    return (
-      <Button
-        size="small"
-        onClick={() => replace({ ...guitar, second: pickupOfClass(guitar.pickupClass) })}
-      >
-        It has a second pickup
-      </Button>
-    );
-  }
-  const shared = {
-    part: guitar,
-    of: 'guitar',
-    id: guitar.id,
-    units,
-    assumedFrom: PICKUP_CLASSES[second.pickupClass].label,
-    actions,
-  } as const;
-  return (
-    <PanelGroup title="Second pickup and position switch">
-      <ChoiceField
-        label="Switch at"
-        value={guitar.pickupSwitch}
-        options={[
-          ['first', 'the first'],
-          ['both', 'both'],
-          ['second', 'the second'],
-        ]}
-        onChange={(to) => choose('pickupSwitch', to)}
-      />
-      <ChoiceField
-        label="Both together"
-        value={guitar.joint}
-        options={[
-          ['parallel', 'in parallel'],
-          ['series', 'in series'],
-        ]}
-        onChange={(to) => choose('joint', to)}
-      />
-      <ChoiceField
-        label="Phase"
-        value={guitar.outOfPhase ? 'out' : 'in'}
-        options={[
-          ['in', 'in phase'],
-          ['out', 'out of phase'],
-        ]}
-        onChange={(to) => choose('outOfPhase', to === 'out')}
-      />
-      <ChoiceField
-        label="Controls"
-        value={guitar.sharing}
-        options={[
-          ['shared', 'one set for both'],
-          ['individual', 'one set each'],
-        ]}
-        onChange={(to) => choose('sharing', to)}
-      />
-      <PartFields
-        {...shared}
-        fields={[
-          ...(guitar.sharing === 'individual'
-            ? ([
-                ['second.volume.travel', 'Its volume'],
-                ['second.tone.travel', 'Its tone'],
-              ] as const)
-            : []),
-          ['second.lH', 'Inductance'],
-          ['second.rDcOhm', 'Resistance'],
-          ['second.cWindingF', 'Winding capacitance'],
-          ['second.rEddyOhm', 'Eddy resistance'],
-        ]}
-      />
-      <Button size="small" onClick={() => replace({ ...guitar, second: null })}>
-        It has only one pickup
-      </Button>
-    </PanelGroup>
   );
 }

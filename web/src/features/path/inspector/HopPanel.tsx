@@ -1,7 +1,7 @@
 import { nameHop } from '@gullwind/core';
 import { Button, Typography } from '@mui/material';
 import type { PanelProps } from './panelProps';
-import { PanelGroup } from './PanelHead';
+import { PanelGroup } from '../../../ui/parts/PanelGroup';
 
 /** A hop whose lead is still missing: nothing is assumed in its place. */
 export function HopPanel({

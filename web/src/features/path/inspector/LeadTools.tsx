@@ -21,7 +21,7 @@ import { questionsWorker } from '../../../workers/workers';
 import { useLatest } from '../../../workers/useLatest';
 import { Figure } from '../Figure';
 import type { PathActions } from '../usePathActions';
-import { PanelGroup } from './PanelHead';
+import { PanelGroup } from '../../../ui/parts/PanelGroup';
 
 const DROPS_DB = [0.5, 1, 3] as const;
 

@@ -37,17 +37,3 @@ export function PanelHead({ name, label, kind, children, onRename }: Props) {
     </Box>
   );
 }
-
-export function PanelGroup({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <Box sx={{ mt: 1 }}>
-      <Typography
-        variant="h2"
-        sx={{ fontSize: 13.5, borderBottom: 1, borderColor: 'divider', mb: 0.5 }}
-      >
-        {title}
-      </Typography>
-      {children}
-    </Box>
-  );
-}

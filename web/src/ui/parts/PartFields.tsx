@@ -8,8 +8,8 @@ import {
   type UnitSystem,
 } from '@gullwind/core';
 import { memo } from 'react';
-import { QuantityField } from '../../../ui/QuantityField';
-import type { PathActions } from '../usePathActions';
+import { QuantityField } from '../QuantityField';
+import type { PartActions } from './partActions';
 
 interface Props<P extends PartKind> {
   readonly part: object;
@@ -23,7 +23,7 @@ interface Props<P extends PartKind> {
   ])[];
   readonly units: UnitSystem;
   readonly assumedFrom: string;
-  readonly actions: PathActions;
+  readonly actions: PartActions;
 }
 
 /** Numbers of one part of the rig, each an edit of its own. */
