@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import type { Device, End, Guitar, Lead, RigItem, RigKind } from '../gear';
 import { allDevices, allLeads, reshapeDevice, type Edit, type Rig } from '../rig';
 
@@ -28,30 +29,33 @@ export function usesOfGear(rig: Rig): readonly GearUse[] {
 export function refreshFromGear(rig: Rig, item: RigItem): Edit {
   const edits = usesOfGear(rig)
     .filter(({ gear, kind }) => gear === item.id && kind === item.kind)
-    .map(({ id }) => refreshPart(rig, id, item));
+    .flatMap(({ id }) => refreshPart(rig, id, item) ?? []);
   return { kind: 'group', edits };
 }
 
-function refreshPart(rig: Rig, id: string, item: RigItem): Edit {
+/** Null where it is up to date. */
+function refreshPart(rig: Rig, id: string, item: RigItem): Edit | null {
   const shared = { id, gear: item.id };
   switch (item.kind) {
     case 'guitar': {
       const now = rig.guitars.find((guitar) => guitar.id === id)!;
       const to: Guitar = { ...withSettings(item.thing, now), ...shared };
-      return { kind: 'replace', part: { of: 'guitar', to } };
+      return isEqual(to, now) ? null : { kind: 'replace', part: { of: 'guitar', to } };
     }
     case 'lead': {
       const now = allLeads(rig).find((lead) => lead.id === id)!;
       const to: Lead = { ...item.thing, ...shared, lengthM: now.lengthM, added: now.added };
-      return { kind: 'replace', part: { of: 'lead', to } };
+      return isEqual(to, now) ? null : { kind: 'replace', part: { of: 'lead', to } };
     }
     case 'end': {
+      const now = rig.ends.find((end) => end.id === id)!;
       const to: End = { ...item.thing, ...shared };
-      return { kind: 'replace', part: { of: 'end', to } };
+      return isEqual(to, now) ? null : { kind: 'replace', part: { of: 'end', to } };
     }
     case 'device': {
       const now = allDevices(rig).find((device) => device.id === id)!;
-      return reshapeDevice(rig, { ...withPot(item.thing, now), ...shared });
+      const to: Device = { ...withPot(item.thing, now), ...shared };
+      return isEqual(to, now) ? null : reshapeDevice(rig, to);
     }
   }
 }

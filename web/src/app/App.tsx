@@ -24,6 +24,10 @@ const createRouter = () =>
           path: '/rigs/:rigId/path',
           lazy: async () => ({ Component: (await import('../features/path')).PathPage }),
         },
+        {
+          path: '/gear',
+          lazy: async () => ({ Component: (await import('../features/gear')).GearPage }),
+        },
         { path: '/settings', element: <SettingsPage /> },
         { path: '*', element: <NotFound /> },
       ],

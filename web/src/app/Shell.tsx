@@ -1,3 +1,4 @@
+import CableOutlined from '@mui/icons-material/CableOutlined';
 import HomeRepairServiceOutlined from '@mui/icons-material/HomeRepairServiceOutlined';
 import RouteOutlined from '@mui/icons-material/RouteOutlined';
 import SettingsOutlined from '@mui/icons-material/SettingsOutlined';
@@ -54,6 +55,7 @@ export function Shell() {
             icon={<RouteOutlined fontSize="small" />}
           />
         )}
+        <RailStop to="/gear" label="Gear" icon={<CableOutlined fontSize="small" />} />
         <Box sx={{ flex: 1 }} />
         <RailStop to="/settings" label="Settings" icon={<SettingsOutlined fontSize="small" />} />
       </Box>

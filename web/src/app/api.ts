@@ -1,12 +1,16 @@
 import type {
   CreateRig,
   GearList,
+  RigUse,
+  StoredItem,
+  UpdateItem,
   Problem,
   RigListing,
   SessionState,
   Settings,
   StoredRig,
 } from '@gullwind/contract';
+import type { GearItem } from '@gullwind/core';
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 
 /** Everything the page asks of the server, apart from the autosave, which has a life of its own. */
@@ -16,7 +20,7 @@ export const api = createApi({
     baseUrl: '/api',
     responseHandler: async (response) => (response.status === 204 ? null : response.json()),
   }),
-  tagTypes: ['rigs', 'settings', 'session'],
+  tagTypes: ['rigs', 'gear', 'settings', 'session'],
   endpoints: (build) => ({
     listRigs: build.query<readonly RigListing[], void>({
       query: () => '/rigs',
@@ -35,7 +39,41 @@ export const api = createApi({
       query: (id) => ({ url: `/rigs/${id}/restore`, method: 'POST' }),
       invalidatesTags: ['rigs'],
     }),
-    listGear: build.query<GearList, void>({ query: () => '/gear' }),
+    listGear: build.query<GearList, void>({ query: () => '/gear', providesTags: ['gear'] }),
+    listUses: build.query<{ readonly uses: readonly RigUse[] }, void>({
+      query: () => '/gear/uses',
+      providesTags: ['gear', 'rigs'],
+      keepUnusedDataFor: 0,
+    }),
+    addGear: build.mutation<GearList, readonly GearItem[]>({
+      query: (items) => ({ url: '/gear', method: 'POST', body: { items } }),
+      invalidatesTags: ['gear'],
+    }),
+    removeGear: build.mutation<null, readonly string[]>({
+      query: (ids) => ({ url: '/gear/remove', method: 'POST', body: { ids } }),
+      invalidatesTags: ['gear'],
+    }),
+    putItem: build.mutation<StoredItem, UpdateItem>({
+      query: (body) => ({ url: `/gear/${body.item.id}`, method: 'PUT', body }),
+      async onQueryStarted({ item }, { dispatch, queryFulfilled }) {
+        const replace = (to: StoredItem | GearItem) =>
+          dispatch(
+            api.util.updateQueryData('listGear', undefined, ({ items }) => ({
+              items: items.map((stored) => {
+                if (stored.item.id !== item.id) return stored;
+                return 'item' in to ? to : { ...stored, item: to };
+              }),
+            })),
+          );
+        // Shown at once; where the server refuses it, what it has is asked for again.
+        replace(item);
+        try {
+          replace((await queryFulfilled).data);
+        } catch {
+          dispatch(api.util.invalidateTags(['gear']));
+        }
+      },
+    }),
     getSettings: build.query<Settings, void>({
       query: () => '/settings',
       providesTags: ['settings'],
@@ -65,6 +103,10 @@ export const {
   useDeleteRigMutation,
   useRestoreRigMutation,
   useListGearQuery,
+  useListUsesQuery,
+  useAddGearMutation,
+  useRemoveGearMutation,
+  usePutItemMutation,
   useGetSettingsQuery,
   usePutSettingsMutation,
   useGetSessionQuery,

@@ -6,6 +6,7 @@ import {
   judgeRig,
   keepLikedLead,
   lengthBudgets,
+  measureRig,
   measureScenes,
   pickupOrLead,
   routeOf,
@@ -45,6 +46,12 @@ export interface PinnedSound {
 const questionsApi = {
   analyseStates: (rig: Rig, counted: readonly string[], rowId: string): StatesAnalysis =>
     analyseStates(rig, counted, rowId),
+  /** Treble of each rig's main way against straight in, dB; null where nothing is heard. */
+  trebleOf: (rigs: readonly Rig[]): readonly (number | null)[] =>
+    rigs.map((rig) => {
+      const measured = measureRig(rig, solver);
+      return measured.kind === 'sounding' ? measured.figures.trebleDb : null;
+    }),
   measureScenes: (rig: Rig, rowId: string): readonly SceneFigures[] =>
     measureScenes(rig, rowId, solver),
   measurePins: (pins: readonly Pin[], rowId: string): readonly PinnedSound[] =>

@@ -2,96 +2,30 @@ import {
   aimSide,
   allDevices,
   linkSwitch,
-  MOST_LOOPS,
   nameSwitch,
   reshapeDevice,
   switchesOf,
   switchesOfDevice,
   type Device,
-  type PowerLost,
   type Rig,
 } from '@gullwind/core';
 import { Disclosure } from '../../../ui/Disclosure';
 import { ChoiceField } from '../../../ui/parts/ChoiceField';
+import { DeviceJacks } from '../../../ui/parts/DeviceJacks';
 import type { PanelProps } from './panelProps';
-
-const POWER_LOST: readonly (readonly [PowerLost, string])[] = [
-  ['bypass', 'lets through'],
-  ['silence', 'is silent'],
-];
 
 type ShapeProps = Pick<PanelProps, 'rig' | 'actions'> & { readonly device: Device };
 
-/** What else than one jack in and one out it has. */
+/** What else than one jack in and one out it has, and where what leaves by the side goes. */
 export function DeviceShape({ device, rig, actions }: ShapeProps) {
-  const reshape = (change: Partial<Device>) =>
-    actions.edit(reshapeDevice(rig, { ...device, ...change }));
-  const canInsert = device.insert !== 'switched' && device.bypass !== 'passive';
   return (
     <>
-      {device.insert === 'switched' && (
-        <>
-          <ChoiceField
-            label="Loops"
-            value={String(device.loops)}
-            options={Array.from(
-              { length: MOST_LOOPS },
-              (_, k) => [`${k + 1}`, `${k + 1}`] as const,
-            )}
-            onChange={(to) => reshape({ loops: Number(to) })}
-          />
-          <ChoiceField
-            label="Buffers"
-            value={`${device.bufferIn}${device.bufferOut}`}
-            options={[
-              ['falsefalse', 'none'],
-              ['truefalse', 'at the input'],
-              ['falsetrue', 'at the output'],
-              ['truetrue', 'at both'],
-            ]}
-            onChange={(to) =>
-              reshape({ bufferIn: to.startsWith('true'), bufferOut: to.endsWith('true') })
-            }
-          />
-        </>
-      )}
-      {canInsert && (
-        <ChoiceField
-          label="Send and return"
-          value={device.insert === 'own' ? 'own' : 'none'}
-          options={[
-            ['none', 'none'],
-            ['own', 'its own, around its loop'],
-          ]}
-          onChange={(insert) => reshape({ insert, loops: insert === 'own' ? 1 : 0 })}
-        />
-      )}
-      <ChoiceField
-        label="Side jack"
-        value={device.sideJack}
-        options={[
-          ['none', 'none'],
-          ['passive', 'on the line itself'],
-          ['buffered', 'with an output of its own'],
-        ]}
-        onChange={(sideJack) => reshape({ sideJack })}
+      <DeviceJacks
+        device={device}
+        actions={actions}
+        onReshape={(to) => actions.edit(reshapeDevice(rig, to))}
       />
       <SideGoal device={device} rig={rig} actions={actions} />
-      {device.bypass !== 'passive' || device.insert === 'switched' ? (
-        <ChoiceField
-          label="Without power"
-          value={device.powerLost}
-          options={POWER_LOST}
-          onChange={(to) =>
-            actions.edit({
-              kind: 'choose',
-              target: { of: 'device', id: device.id },
-              field: 'powerLost',
-              to,
-            })
-          }
-        />
-      ) : null}
     </>
   );
 }

@@ -1,0 +1,268 @@
+import {
+  PLUG_SHAPES,
+  typicalBody,
+  type CaseSide,
+  type Device,
+  type Edit,
+  type GearItem,
+  type ItemEdit,
+  type Polarity,
+  type UnitSystem,
+} from '@gullwind/core';
+import { Button } from '@mui/material';
+import { useMemo } from 'react';
+import { ChoiceField } from '../../ui/parts/ChoiceField';
+import { DeviceOffFields, DeviceOnFields } from '../../ui/parts/DeviceFields';
+import { DeviceJacks } from '../../ui/parts/DeviceJacks';
+import { EffectsLoopFields, EndFields } from '../../ui/parts/EndFields';
+import { GuitarFields } from '../../ui/parts/GuitarFields';
+import { LeadFields } from '../../ui/parts/LeadFields';
+import { PanelGroup } from '../../ui/parts/PanelGroup';
+import { PartFields } from '../../ui/parts/PartFields';
+import type { FieldsProps, PartActions } from '../../ui/parts/partActions';
+import { TextLine } from '../../ui/parts/TextLine';
+
+interface Props {
+  readonly item: GearItem;
+  readonly units: UnitSystem;
+  readonly onEdit: (edit: ItemEdit) => void;
+}
+
+/** Every number of an entry, edited where it is seen. */
+export function FieldsOfItem({ item, units, onEdit }: Props) {
+  const actions = useMemo<PartActions>(
+    () => ({
+      edit: (edit) => {
+        const change = asItemEdit(edit);
+        if (change) onEdit(change);
+      },
+    }),
+    [onEdit],
+  );
+  const shared = { units, actions } as const;
+  switch (item.kind) {
+    case 'guitar':
+      return <GuitarFields guitar={item.thing} {...shared} />;
+    case 'lead':
+      return <LeadFields lead={item.thing} {...shared} />;
+    case 'end':
+      return (
+        <>
+          <EndFields end={item.thing} {...shared} />
+          {item.thing.kind === 'amp' && (
+            <PanelGroup title="Effects loop">
+              <EffectsLoopFields end={item.thing} {...shared} />
+            </PanelGroup>
+          )}
+        </>
+      );
+    case 'device':
+      return <DeviceOfItem device={item.thing} {...shared} />;
+    default:
+      return <Fitting item={item} {...shared} />;
+  }
+}
+
+/** What a rig's edit means for a single thing. */
+function asItemEdit(edit: Edit): ItemEdit | null {
+  switch (edit.kind) {
+    case 'set':
+    case 'choose':
+      return edit.kind === 'set'
+        ? { kind: 'set', field: edit.field, to: edit.to }
+        : { kind: 'choose', field: edit.field, to: edit.to };
+    case 'replace':
+      return { kind: 'replace', to: edit.part.to };
+    default:
+      return null;
+  }
+}
+
+const POLARITIES: readonly (readonly [Polarity, string])[] = [
+  ['centreNegative', 'minus in the middle'],
+  ['centrePositive', 'plus in the middle'],
+  ['ac', 'AC'],
+  ['none', 'no supply'],
+];
+
+const SIDES: readonly (readonly [CaseSide, string])[] = [
+  ['right', 'right'],
+  ['left', 'left'],
+  ['top', 'top'],
+  ['front', 'front'],
+];
+
+function DeviceOfItem({ device, ...shared }: FieldsProps & { readonly device: Device }) {
+  const { actions } = shared;
+  const replace = (to: Device) => actions.edit({ kind: 'replace', part: { of: 'device', to } });
+  return (
+    <>
+      <DeviceOnFields device={device} {...shared} />
+      <DeviceJacks device={device} actions={actions} onReshape={replace} />
+      <DeviceOffFields device={device} {...shared} />
+      {device.body ? (
+        <BodyFields device={device} {...shared} onReplace={replace} />
+      ) : (
+        <Button size="small" onClick={() => replace({ ...device, body: typicalBody() })}>
+          Say its size, jacks and supply
+        </Button>
+      )}
+    </>
+  );
+}
+
+interface BodyProps extends FieldsProps {
+  readonly device: Device;
+  readonly onReplace: (to: Device) => void;
+}
+
+function BodyFields({ device, units, actions, onReplace }: BodyProps) {
+  const body = device.body!;
+  const target = { of: 'device', id: device.id } as const;
+  const choose = (field: string) => (to: string) =>
+    actions.edit({ kind: 'choose', target, field: `body.${field}`, to });
+  const shared = {
+    part: device,
+    of: 'device',
+    id: device.id,
+    units,
+    actions,
+    assumedFrom: 'a case of the usual size',
+  } as const;
+  return (
+    <>
+      <PanelGroup title="Case and jacks">
+        <PartFields {...shared} fields={[['body.widthM'], ['body.depthM'], ['body.heightM']]} />
+        <ChoiceField
+          label="Input at"
+          value={body.inputAt}
+          options={SIDES}
+          onChange={choose('inputAt')}
+        />
+        <ChoiceField
+          label="Output at"
+          value={body.outputAt}
+          options={SIDES}
+          onChange={choose('outputAt')}
+        />
+      </PanelGroup>
+      <PanelGroup title="Supply">
+        <PartFields
+          {...shared}
+          fields={[
+            ['body.supplyV', 'Voltage'],
+            ['body.supplyA', 'Current'],
+          ]}
+        />
+        <ChoiceField
+          label="Polarity"
+          value={body.polarity}
+          options={POLARITIES}
+          onChange={choose('polarity')}
+        />
+        <ChoiceField
+          label="Socket at"
+          value={body.powerAt}
+          options={SIDES}
+          onChange={choose('powerAt')}
+        />
+      </PanelGroup>
+      <TextLine
+        label="How it fails"
+        value={body.fails}
+        onChange={(fails) => onReplace({ ...device, body: { ...body, fails } })}
+      />
+    </>
+  );
+}
+
+type FittingItem = Extract<GearItem, { kind: 'plug' | 'supply' | 'board' }>;
+
+function Fitting({ item, units, actions }: FieldsProps & { readonly item: FittingItem }) {
+  const { id } = item.thing;
+  const choose = (field: string) => (to: string | boolean) =>
+    actions.edit({ kind: 'choose', target: { of: 'device', id }, field, to });
+  const shared = { part: item.thing, id, units, actions } as const;
+  switch (item.kind) {
+    case 'plug':
+      return (
+        <>
+          <ChoiceField
+            label="Shape"
+            value={item.thing.shape}
+            options={[
+              ['straight', 'straight'],
+              ['angled', 'angled'],
+              ['pancake', 'pancake'],
+            ]}
+            onChange={choose('shape')}
+          />
+          <ChoiceField
+            label="Joint"
+            value={item.thing.joint}
+            options={[
+              ['soldered', 'soldered'],
+              ['screwOn', 'screwed on'],
+            ]}
+            onChange={choose('joint')}
+          />
+          <PartFields
+            {...shared}
+            of="plug"
+            assumedFrom={PLUG_SHAPES[item.thing.shape].label}
+            fields={[
+              ['beyondM', 'Beyond the jack'],
+              ['plugF', 'Capacitance'],
+            ]}
+          />
+        </>
+      );
+    case 'supply':
+      return (
+        <>
+          <PartFields
+            {...shared}
+            of="supply"
+            assumedFrom="a supply for pedals"
+            fields={[['outlets'], ['outletV', 'Voltage'], ['outletA', 'Current, each']]}
+          />
+          <ChoiceField
+            label="Polarity"
+            value={item.thing.polarity}
+            options={POLARITIES}
+            onChange={choose('polarity')}
+          />
+          <ChoiceField
+            label="Grounds"
+            value={item.thing.isolated ? 'apart' : 'shared'}
+            options={[
+              ['apart', 'each outlet by itself'],
+              ['shared', 'shared'],
+            ]}
+            onChange={(to) => choose('isolated')(to === 'apart')}
+          />
+        </>
+      );
+    case 'board':
+      return (
+        <>
+          <PartFields
+            {...shared}
+            of="board"
+            assumedFrom="a board of the usual size"
+            fields={[['widthM'], ['depthM'], ['belowM', 'Free below']]}
+          />
+          <ChoiceField
+            label="Surface"
+            value={item.thing.surface}
+            options={[
+              ['rows', 'rows with gaps'],
+              ['plate', 'a plate'],
+              ['mesh', 'mesh'],
+            ]}
+            onChange={choose('surface')}
+          />
+        </>
+      );
+  }
+}

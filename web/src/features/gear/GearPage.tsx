@@ -1,0 +1,250 @@
+import type { RigUse, StoredItem } from '@gullwind/contract';
+import { GEAR_KINDS, type GearItem, type GearKind, type Provenance } from '@gullwind/core';
+import Add from '@mui/icons-material/Add';
+import {
+  Alert,
+  Box,
+  Button,
+  Checkbox,
+  FormControlLabel,
+  styled,
+  TextField,
+  Typography,
+} from '@mui/material';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useSearchParams } from 'react-router';
+import { messageOf, useListGearQuery, useListUsesQuery } from '../../app/api';
+import { useSettings } from '../../app/useSettings';
+import { ChoiceField } from '../../ui/parts/ChoiceField';
+import { AddGear, newGearId } from './AddGear';
+import { countKinds, filterGear, type GearFilter } from './gearFilter';
+import { GearList } from './GearList';
+import { GearSheet } from './GearSheet';
+import { KIND_WORDS } from './gearWords';
+import { useGearActions } from './useGear';
+
+const NO_ITEMS: readonly StoredItem[] = [];
+const NO_USES: readonly RigUse[] = [];
+const EVERYTHING: GearFilter = { words: '', kind: 'all', origin: 'any', retired: false };
+
+/** Everything that goes through the workshop, and how well each of it is known. */
+export function GearPage() {
+  const { data, error } = useListGearQuery();
+  const { data: used } = useListUsesQuery();
+  const items = data?.items ?? NO_ITEMS;
+  const uses = used?.uses ?? NO_USES;
+  const [{ units }] = useSettings();
+  const [filter, setFilter] = useState(EVERYTHING);
+  const [isAdding, setAdding] = useState(false);
+  const [selectedId, select] = useSelected();
+  const actions = useGearActions();
+  const sheet = useRef<HTMLDivElement>(null);
+  const search = useRef<HTMLInputElement>(null);
+  const shown = useMemo(() => filterGear(items, filter), [items, filter]);
+  const useCounts = useMemo(() => countRigs(uses), [uses]);
+  const selected = items.find(({ item }) => item.id === selectedId)?.item;
+  useEffect(() => {
+    document.title = 'Gear · Gullwind';
+  }, []);
+  useHotkeys('mod+z', actions.undo, { preventDefault: true, enabled: !isAdding });
+  useHotkeys('/', () => search.current?.focus(), { preventDefault: true, enabled: !isAdding });
+  useHotkeys('a', () => setAdding(true), { preventDefault: true, enabled: !isAdding });
+
+  const openSheet = () =>
+    sheet.current?.querySelector<HTMLElement>('[data-quantity] input, input')?.focus();
+  const add = async (item: GearItem) => {
+    setAdding(false);
+    if (!(await actions.add([item]))) return;
+    setFilter(EVERYTHING);
+    select(item.id);
+  };
+  const duplicate = (item: GearItem) =>
+    add({
+      ...item,
+      id: newGearId(),
+      retired: false,
+      thing: { ...item.thing, name: `${item.thing.name}, copy`.slice(0, 80) },
+    } as GearItem);
+  return (
+    <Box component="main" sx={{ height: '100vh', display: 'flex', flexDirection: 'column' }}>
+      <Box
+        component="header"
+        sx={{ display: 'flex', alignItems: 'baseline', gap: 2, px: 3, pt: 2, pb: 1 }}
+      >
+        <Typography variant="h1">Gear</Typography>
+        <Typography sx={{ color: 'text.secondary', flex: 1 }}>
+          How well each number is known stands beside it: the taller the mark, the better.
+        </Typography>
+        <Button variant="contained" startIcon={<Add />} onClick={() => setAdding(true)}>
+          Add
+        </Button>
+      </Box>
+      {error && <Alert severity="warning">{messageOf(error)}</Alert>}
+      <Box
+        sx={{
+          flex: 1,
+          minHeight: 0,
+          display: 'grid',
+          gridTemplateColumns: { xs: '180px minmax(0, 1fr)', lg: '208px minmax(0, 1fr) 350px' },
+          borderTop: 1,
+          borderColor: 'divider',
+        }}
+      >
+        <Facets items={items} filter={filter} search={search} onChange={setFilter} />
+        <Box
+          sx={{
+            display: 'flex',
+            flexDirection: 'column',
+            minHeight: 0,
+            borderLeft: 1,
+            borderColor: 'divider',
+          }}
+        >
+          {data && items.length === 0 ? (
+            <NoGear onAdd={() => setAdding(true)} />
+          ) : (
+            <GearList
+              items={shown}
+              units={units}
+              selectedId={selectedId}
+              useCounts={useCounts}
+              onSelect={select}
+              onOpen={openSheet}
+            />
+          )}
+        </Box>
+        {selected ? (
+          <GearSheet
+            key={selected.id}
+            ref={sheet}
+            item={selected}
+            units={units}
+            uses={uses}
+            actions={actions}
+            onDuplicate={() => void duplicate(selected)}
+          />
+        ) : (
+          <Typography sx={{ p: 2, color: 'text.secondary', borderLeft: 1, borderColor: 'divider' }}>
+            {items.length > 0 && 'Choose an entry to see what is known of it.'}
+          </Typography>
+        )}
+      </Box>
+      {isAdding && <AddGear onClose={() => setAdding(false)} onAdd={(item) => void add(item)} />}
+    </Box>
+  );
+}
+
+function useSelected(): readonly [string | null, (id: string) => void] {
+  const [params, setParams] = useSearchParams();
+  return [params.get('at'), (id) => setParams({ at: id }, { replace: true })];
+}
+
+function countRigs(uses: readonly RigUse[]): ReadonlyMap<string, number> {
+  const rigs = new Map<string, Set<string>>();
+  for (const { gear, rigId } of uses) rigs.set(gear, (rigs.get(gear) ?? new Set()).add(rigId));
+  return new Map([...rigs].map(([gear, ids]) => [gear, ids.size]));
+}
+
+const Facet = styled('button')(({ theme }) => ({
+  display: 'flex',
+  justifyContent: 'space-between',
+  width: '100%',
+  padding: '4px 8px',
+  border: 0,
+  borderLeft: '3px solid transparent',
+  background: 'none',
+  color: 'inherit',
+  font: 'inherit',
+  fontSize: 14.5,
+  textAlign: 'left',
+  cursor: 'pointer',
+  '&[aria-pressed="true"]': { borderLeftColor: theme.chart.sea, fontWeight: 600 },
+  '&:hover': { background: theme.chart.grid },
+  '&:focus-visible': { outline: `2px solid ${theme.chart.sea}`, outlineOffset: -2 },
+  '& span': { color: theme.chart.faint, fontWeight: 400 },
+}));
+
+const ORIGINS: readonly (readonly [Provenance | 'any', string])[] = [
+  ['any', 'anywhere'],
+  ['assumed', 'a class, assumed'],
+  ['entered', 'a hand'],
+  ['sheet', 'a data sheet'],
+  ['measured', 'a meter'],
+];
+
+interface FacetsProps {
+  readonly items: readonly StoredItem[];
+  readonly filter: GearFilter;
+  readonly search: React.RefObject<HTMLInputElement | null>;
+  readonly onChange: (filter: GearFilter) => void;
+}
+
+function Facets({ items, filter, search, onChange }: FacetsProps) {
+  const counts = useMemo(() => countKinds(items, filter), [items, filter]);
+  const kinds: readonly (GearKind | 'all')[] = ['all', ...GEAR_KINDS];
+  return (
+    <Box component="section" aria-label="What to show" sx={{ p: 1.5, overflowY: 'auto' }}>
+      <TextField
+        label="Search"
+        size="small"
+        fullWidth
+        value={filter.words}
+        inputRef={search}
+        onChange={(event) => onChange({ ...filter, words: event.target.value })}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') onChange({ ...filter, words: '' });
+          if (event.key === 'ArrowDown')
+            document.querySelector<HTMLElement>('[role="listbox"]')?.focus();
+        }}
+        sx={{ mb: 1.5 }}
+      />
+      {kinds.map((kind) => (
+        <Facet
+          key={kind}
+          type="button"
+          aria-pressed={filter.kind === kind}
+          onClick={() => onChange({ ...filter, kind })}
+        >
+          {kind === 'all' ? 'Everything' : KIND_WORDS[kind].many}
+          <span>{counts[kind]}</span>
+        </Facet>
+      ))}
+      <Box sx={{ mt: 2 }}>
+        <ChoiceField
+          label="From"
+          value={filter.origin}
+          options={ORIGINS}
+          onChange={(origin) => onChange({ ...filter, origin })}
+        />
+        <FormControlLabel
+          label="Retired ones"
+          slotProps={{ typography: { variant: 'body2' } }}
+          control={
+            <Checkbox
+              size="small"
+              checked={filter.retired}
+              onChange={(event) => onChange({ ...filter, retired: event.target.checked })}
+            />
+          }
+        />
+      </Box>
+    </Box>
+  );
+}
+
+const NoGear = ({ onAdd }: { readonly onAdd: () => void }) => (
+  <Box sx={{ p: 3, maxWidth: 460 }}>
+    <Typography variant="h2" gutterBottom>
+      Nothing on the list yet
+    </Typography>
+    <Typography sx={{ mb: 2 }}>
+      Add the leads and pedals that pass through your hands. Each begins with the typical values of
+      its class, marked as assumed; what you measure takes their place. Or drop a list of them (CSV)
+      anywhere on this page.
+    </Typography>
+    <Button variant="contained" onClick={onAdd}>
+      Add the first
+    </Button>
+  </Box>
+);

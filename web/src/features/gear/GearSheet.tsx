@@ -1,0 +1,71 @@
+import type { RigUse } from '@gullwind/contract';
+import type { GearItem, ItemEdit, UnitSystem } from '@gullwind/core';
+import { Box, Button, Typography } from '@mui/material';
+import { useCallback, type Ref } from 'react';
+import { NameField } from '../../ui/NameField';
+import { FieldsOfItem } from './FieldsOfItem';
+import { KIND_WORDS, sayClass } from './gearWords';
+import { sayOrigins } from './OriginGauge';
+import { QualitiesPanel } from './Qualities';
+import { UsesPanel } from './UsesPanel';
+import type { GearActions } from './useGear';
+
+interface Props {
+  readonly ref: Ref<HTMLDivElement>;
+  readonly item: GearItem;
+  readonly units: UnitSystem;
+  readonly uses: readonly RigUse[];
+  readonly actions: GearActions;
+  readonly onDuplicate: () => void;
+}
+
+/** All that is known of one entry, edited where it is seen. */
+export function GearSheet({ ref, item, units, uses, actions, onDuplicate }: Props) {
+  const { id } = item;
+  const edit = useCallback((change: ItemEdit) => actions.edit(id, change), [actions, id]);
+  return (
+    <Box
+      ref={ref}
+      component="section"
+      aria-label="Selected"
+      tabIndex={0}
+      sx={{
+        px: 2,
+        py: 1.5,
+        overflowY: 'auto',
+        scrollbarWidth: 'thin',
+        borderLeft: 1,
+        borderColor: 'divider',
+      }}
+    >
+      <NameField
+        label="Name of the entry"
+        value={item.thing.name}
+        onChange={(to) => edit({ kind: 'rename', to })}
+        sx={{ fontSize: 18, fontWeight: 600, width: '100%', '& input': { py: 0 } }}
+      />
+      <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+        {KIND_WORDS[item.kind].one}, {sayClass(item)}
+      </Typography>
+      <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+        {sayOrigins(item)}
+      </Typography>
+      <Box sx={{ display: 'flex', gap: 0.5, my: 0.5 }}>
+        <Button size="small" onClick={onDuplicate}>
+          Duplicate
+        </Button>
+        <Button
+          size="small"
+          aria-pressed={item.retired}
+          title="Not offered any more; rigs that have it keep it."
+          onClick={() => edit({ kind: 'retire', to: !item.retired })}
+        >
+          {item.retired ? 'Back into use' : 'Retire'}
+        </Button>
+      </Box>
+      <FieldsOfItem item={item} units={units} onEdit={edit} />
+      <QualitiesPanel item={item} onEdit={edit} />
+      <UsesPanel key={id} item={item} uses={uses} />
+    </Box>
+  );
+}

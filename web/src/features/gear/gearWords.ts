@@ -1,0 +1,43 @@
+import {
+  DEVICE_CLASSES,
+  END_KINDS,
+  LEAD_CLASSES,
+  PICKUP_CLASSES,
+  PLUG_SHAPES,
+  type GearItem,
+  type GearKind,
+} from '@gullwind/core';
+
+/// What the gear list calls things.
+
+export const KIND_WORDS: Readonly<Record<GearKind, { one: string; many: string }>> = {
+  guitar: { one: 'guitar', many: 'Guitars' },
+  device: { one: 'pedal or box', many: 'Pedals and boxes' },
+  lead: { one: 'lead', many: 'Leads and reels' },
+  end: { one: 'amp, DI or input', many: 'Amps, DIs, inputs' },
+  plug: { one: 'plug', many: 'Plugs' },
+  supply: { one: 'supply', many: 'Supplies' },
+  board: { one: 'board', many: 'Boards' },
+};
+
+/** Its class in a few words. */
+export function sayClass(item: GearItem): string {
+  switch (item.kind) {
+    case 'guitar':
+      return item.thing.kind === 'magnetic'
+        ? PICKUP_CLASSES[item.thing.pickupClass].label
+        : item.thing.kind;
+    case 'device':
+      return DEVICE_CLASSES[item.thing.deviceClass].label;
+    case 'lead':
+      return `${LEAD_CLASSES[item.thing.leadClass].label}${item.qualities.form === 'reel' ? ', on a reel' : ''}`;
+    case 'end':
+      return END_KINDS[item.thing.kind].label;
+    case 'plug':
+      return `${PLUG_SHAPES[item.thing.shape].label}, ${item.thing.joint === 'soldered' ? 'soldered' : 'screwed on'}`;
+    case 'supply':
+      return `${item.thing.outlets.value} × ${item.thing.outletV.value} V`;
+    case 'board':
+      return 'board';
+  }
+}

@@ -1,0 +1,1 @@
+export { GearPage } from './GearPage';

@@ -1,0 +1,104 @@
+import type { Problem, StoredRig } from '@gullwind/contract';
+import {
+  applyEdit,
+  isForRigs,
+  refreshFromGear,
+  sayDifferences,
+  type GearItem,
+  type Rig,
+} from '@gullwind/core';
+import { useSnackbar } from 'notistack';
+import { useCallback, useEffect, useState } from 'react';
+import { api } from '../../app/api';
+import { useAppDispatch, useAppStore } from '../../app/store';
+import { questionsWorker } from '../../workers/workers';
+import { editorActions } from '../editor';
+
+/** What an entry of the gear list would change in a rig that was built from it. */
+export interface RigUpdate {
+  readonly rigId: string;
+  readonly rig: Rig;
+  readonly revision: number;
+  readonly updated: Rig;
+  readonly changes: readonly string[];
+  /** Treble against straight in, dB; null where nothing is heard. */
+  readonly before: number | null;
+  readonly after: number | null;
+}
+
+/** Holds every rig against the entry, and brings one up to date on demand. */
+export function useRigUpdates(item: GearItem, rigIds: readonly string[]) {
+  const store = useAppStore();
+  const dispatch = useAppDispatch();
+  const { enqueueSnackbar } = useSnackbar();
+  const [updates, setUpdates] = useState<readonly RigUpdate[] | null>(null);
+  const ids = rigIds.join();
+  const look = useCallback(async () => {
+    const open = store.getState().editor.open;
+    const found = await Promise.all(
+      ids.split(',').map(async (id) => {
+        const stored =
+          open?.id === id ? { rig: open.rig, revision: open.basedOn } : await fetchRig(id);
+        return stored && compare(item, id, stored);
+      }),
+    );
+    return found.filter((one) => one !== null);
+  }, [item, ids, store]);
+
+  useEffect(() => {
+    let isWanted = true;
+    void look().then((found) => isWanted && setUpdates(found));
+    return () => {
+      isWanted = false;
+    };
+  }, [look]);
+
+  const update = async ({ rigId, revision, updated }: RigUpdate) => {
+    // The rig under the user's hands changes there, where it can be undone.
+    if (store.getState().editor.open?.id === rigId && isForRigs(item))
+      dispatch(editorActions.edited(refreshFromGear(store.getState().editor.open!.rig, item)));
+    else {
+      const problem = await putRig(rigId, revision, updated);
+      if (problem) enqueueSnackbar(problem, { variant: 'warning' });
+    }
+    dispatch(api.util.invalidateTags(['rigs']));
+    setUpdates(await look());
+  };
+  return { updates, update };
+}
+
+async function compare(
+  item: GearItem,
+  rigId: string,
+  { rig, revision }: Pick<StoredRig, 'rig' | 'revision'>,
+): Promise<RigUpdate | null> {
+  if (!isForRigs(item)) return null;
+  const result = applyEdit(rig, refreshFromGear(rig, item));
+  if (result.kind === 'refused') return null;
+  const updated = result.rig;
+  const [before, after] = await questionsWorker().trebleOf([rig, updated]);
+  return {
+    rigId,
+    rig,
+    revision,
+    updated,
+    changes: updated === rig ? [] : sayDifferences(rig, updated, 'metric'),
+    before: before!,
+    after: after!,
+  };
+}
+
+async function fetchRig(id: string): Promise<StoredRig | null> {
+  const response = await fetch(`/api/rigs/${id}`);
+  return response.ok ? ((await response.json()) as StoredRig) : null;
+}
+
+/** What is wrong, or null where it is kept. */
+async function putRig(id: string, basedOn: number, rig: Rig): Promise<string | null> {
+  const response = await fetch(`/api/rigs/${id}`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ basedOn, rig }),
+  });
+  return response.ok ? null : ((await response.json()) as Problem).detail;
+}
