@@ -4,7 +4,7 @@ import type { NamedNormals } from './random';
 import { toleranceOf } from './tolerances';
 
 /** A value of a rig that may be off: where it is written, and under which name it is drawn. */
-interface LooseValue {
+export interface LooseValue {
   readonly path: string;
   readonly name: string;
   /** σ of its logarithm. */
@@ -14,9 +14,19 @@ interface LooseValue {
 }
 
 /** Leads of one kind and one C' come off one reel: they are off together. */
+/** The name under which a value of a part is drawn: what shares a name is off together. */
+export const drawnName =
+  (of: PartKind, part: { readonly id: string }) =>
+  (path: string): string =>
+    of === 'lead' && path === 'cPerMF' ? reelOf(part as unknown as Lead) : `${part.id} ${path}`;
+
 const reelOf = ({ leadClass, cPerMF }: Lead): string => `reel ${leadClass} ${cPerMF.value}`;
 
-function looseValues(of: PartKind, part: object, name: (path: string) => string): LooseValue[] {
+export function looseValues(
+  of: PartKind,
+  part: object,
+  name: (path: string) => string,
+): readonly LooseValue[] {
   return Object.entries(FIELD_RULES[of]).flatMap(([path, { min, max }]) => {
     const value = readNumber(part, path);
     if (!value || value.value === 0) return [];
@@ -65,9 +75,7 @@ export class RigDrawer {
   private looseOf(of: PartKind, part: { readonly id: string }): readonly LooseValue[] {
     let known = this.loose.get(part);
     if (!known) {
-      const name = (path: string) =>
-        of === 'lead' && path === 'cPerMF' ? reelOf(part as unknown as Lead) : `${part.id} ${path}`;
-      known = looseValues(of, part, name);
+      known = looseValues(of, part, drawnName(of, part));
       this.loose.set(part, known);
     }
     return known;

@@ -1,3 +1,5 @@
+export { assumptionsThatMatter } from './assumptions';
+export type { Assumption } from './assumptions';
 export { boundsOf, isEstablished } from './band';
 export type { Bounds } from './band';
 export { DEFAULT_DRAWS, findDifference, findTolerance, finish } from './tolerance';

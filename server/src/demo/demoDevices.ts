@@ -1,4 +1,4 @@
-import { picofarad, type GearItem, type Side } from '@gullwind/core';
+import { picofarad, type GearItem } from '@gullwind/core';
 import { device, sheet, measured, entered } from './makeGear';
 
 /// The pedals and boxes of the workshop. Every maker and model here is invented.

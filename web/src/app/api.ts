@@ -27,6 +27,11 @@ export const api = createApi({
       providesTags: ['rigs'],
       keepUnusedDataFor: 0,
     }),
+    getRig: build.query<StoredRig, string>({
+      query: (id) => `/rigs/${id}`,
+      providesTags: ['rigs'],
+      keepUnusedDataFor: 0,
+    }),
     createRig: build.mutation<StoredRig, CreateRig>({
       query: (body) => ({ url: '/rigs', method: 'POST', body }),
       invalidatesTags: ['rigs'],
@@ -99,6 +104,7 @@ export const api = createApi({
 
 export const {
   useListRigsQuery,
+  useGetRigQuery,
   useCreateRigMutation,
   useDeleteRigMutation,
   useRestoreRigMutation,

@@ -1,6 +1,7 @@
 import {
   analyseRig,
   analyseStates,
+  assumptionsThatMatter,
   capacitanceFor,
   drivePath,
   judgeRig,
@@ -17,6 +18,7 @@ import {
   sweepSources,
   switchesOn,
   type Analysis,
+  type Assumption,
   type CapacitanceAnswer,
   type Judgement,
   type LengthBudget,
@@ -52,6 +54,8 @@ const questionsApi = {
       const measured = measureRig(rig, solver);
       return measured.kind === 'sounding' ? measured.figures.trebleDb : null;
     }),
+  assumptions: (rig: Rig, rowId: string): readonly Assumption[] =>
+    assumptionsThatMatter({ rig, rowId }),
   measureScenes: (rig: Rig, rowId: string): readonly SceneFigures[] =>
     measureScenes(rig, rowId, solver),
   measurePins: (pins: readonly Pin[], rowId: string): readonly PinnedSound[] =>

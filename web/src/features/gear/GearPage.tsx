@@ -22,11 +22,12 @@ import { countKinds, filterGear, type GearFilter } from './gearFilter';
 import { GearList } from './GearList';
 import { GearSheet } from './GearSheet';
 import { KIND_WORDS } from './gearWords';
+import { RigFacet } from './RigFacet';
 import { useGearActions } from './useGear';
 
 const NO_ITEMS: readonly StoredItem[] = [];
 const NO_USES: readonly RigUse[] = [];
-const EVERYTHING: GearFilter = { words: '', kind: 'all', origin: 'any', retired: false };
+const EVERYTHING: GearFilter = { words: '', kind: 'all', origin: 'any', retired: false, rigId: '' };
 
 /** Everything that goes through the workshop, and how well each of it is known. */
 export function GearPage() {
@@ -41,7 +42,7 @@ export function GearPage() {
   const actions = useGearActions();
   const sheet = useRef<HTMLDivElement>(null);
   const search = useRef<HTMLInputElement>(null);
-  const shown = useMemo(() => filterGear(items, filter), [items, filter]);
+  const shown = useMemo(() => filterGear(items, filter, uses), [items, filter, uses]);
   const useCounts = useMemo(() => countRigs(uses), [uses]);
   const selected = items.find(({ item }) => item.id === selectedId)?.item;
   useEffect(() => {
@@ -91,7 +92,14 @@ export function GearPage() {
           borderColor: 'divider',
         }}
       >
-        <Facets items={items} filter={filter} search={search} onChange={setFilter} />
+        <Facets
+          items={items}
+          uses={uses}
+          filter={filter}
+          search={search}
+          onChange={setFilter}
+          onSelect={select}
+        />
         <Box
           sx={{
             display: 'flex',
@@ -175,13 +183,15 @@ const ORIGINS: readonly (readonly [Provenance | 'any', string])[] = [
 
 interface FacetsProps {
   readonly items: readonly StoredItem[];
+  readonly uses: readonly RigUse[];
   readonly filter: GearFilter;
   readonly search: React.RefObject<HTMLInputElement | null>;
   readonly onChange: (filter: GearFilter) => void;
+  readonly onSelect: (id: string) => void;
 }
 
-function Facets({ items, filter, search, onChange }: FacetsProps) {
-  const counts = useMemo(() => countKinds(items, filter), [items, filter]);
+function Facets({ items, uses, filter, search, onChange, onSelect }: FacetsProps) {
+  const counts = useMemo(() => countKinds(items, filter, uses), [items, filter, uses]);
   const kinds: readonly (GearKind | 'all')[] = ['all', ...GEAR_KINDS];
   return (
     <Box component="section" aria-label="What to show" sx={{ p: 1.5, overflowY: 'auto' }}>
@@ -229,6 +239,11 @@ function Facets({ items, filter, search, onChange }: FacetsProps) {
           }
         />
       </Box>
+      <RigFacet
+        rigId={filter.rigId}
+        onChange={(rigId) => onChange({ ...filter, rigId })}
+        onSelect={onSelect}
+      />
     </Box>
   );
 }

@@ -5,7 +5,7 @@ import {
   type GearKind,
   type Provenance,
 } from '@gullwind/core';
-import type { StoredItem } from '@gullwind/contract';
+import type { RigUse, StoredItem } from '@gullwind/contract';
 import { KIND_WORDS, sayClass } from './gearWords';
 
 export interface GearFilter {
@@ -13,6 +13,8 @@ export interface GearFilter {
   readonly kind: GearKind | 'all';
   readonly origin: Provenance | 'any';
   readonly retired: boolean;
+  /** Only what stands in this rig; '' for all. */
+  readonly rigId: string;
 }
 
 /** Every typed word begins a word of the name, the class, the note or the supplier. */
@@ -27,12 +29,14 @@ export function matchesWords(item: GearItem, typed: string): boolean {
 
 export function filterGear(
   items: readonly StoredItem[],
-  { words, kind, origin, retired }: GearFilter,
+  { words, kind, origin, retired, rigId }: GearFilter,
+  uses: readonly RigUse[] = [],
 ): readonly StoredItem[] {
+  const inRig = new Set(uses.flatMap((use) => (use.rigId === rigId ? [use.gear] : [])));
   return items
     .filter(
       ({ item }) =>
-        item.retired === retired &&
+        (rigId === '' ? item.retired === retired : inRig.has(item.id)) &&
         (kind === 'all' || item.kind === kind) &&
         matchesWords(item, words) &&
         (origin === 'any' || countOrigins(item)[origin] > 0),
@@ -44,8 +48,9 @@ export function filterGear(
 export function countKinds(
   items: readonly StoredItem[],
   filter: GearFilter,
+  uses: readonly RigUse[] = [],
 ): Readonly<Record<GearKind | 'all', number>> {
-  const found = filterGear(items, { ...filter, kind: 'all' });
+  const found = filterGear(items, { ...filter, kind: 'all' }, uses);
   const counts: Record<GearKind | 'all', number> = {
     all: found.length,
     guitar: 0,

@@ -7,10 +7,13 @@ import {
   type Resonance,
   type Rig,
   type SoundingAnalysis,
+  type UnitSystem,
 } from '@gullwind/core';
 import { Box, styled, Typography } from '@mui/material';
 import { memo } from 'react';
 import { SOUNDING_FONT } from '../../app/theme';
+import { Disclosure } from '../../ui/Disclosure';
+import { Assumptions } from '../../ui/parts/Assumptions';
 import type { Analysed } from '../../workers/useAnalysis';
 import type { ToleranceWork } from '../../workers/useTolerance';
 import { Band, Figure } from './Figure';
@@ -21,7 +24,7 @@ const MOST_TAKE_OUTS = 6;
 const LEAST_TAKE_OUT_DB = 0.05;
 
 /** All figures against straight in, and what each part of the way costs. */
-export const FiguresPanel = memo(function FiguresPanel({ analysed, work, onSelect }: Props) {
+export const FiguresPanel = memo(function FiguresPanel({ analysed, work, units, onSelect }: Props) {
   const sounding = analysed?.analysis.kind === 'sounding' ? analysed.analysis : null;
   if (!sounding || !analysed) {
     return <Typography variant="body2">No figures: nothing comes through.</Typography>;
@@ -30,6 +33,14 @@ export const FiguresPanel = memo(function FiguresPanel({ analysed, work, onSelec
     <>
       <Figures analysis={sounding} bands={bandsOf(work)} />
       <SurenessLine work={work} />
+      <Disclosure title="Assumed values that matter most">
+        <Assumptions
+          rig={analysed.rig}
+          rowId={analysed.analysis.rowId}
+          units={units}
+          onSelect={(kind, id) => onSelect({ kind, id })}
+        />
+      </Disclosure>
       <TakeOuts rig={analysed.rig} analysis={sounding} onSelect={onSelect} />
     </>
   );
@@ -38,6 +49,7 @@ export const FiguresPanel = memo(function FiguresPanel({ analysed, work, onSelec
 interface Props {
   readonly analysed: Analysed | null;
   readonly work: ToleranceWork;
+  readonly units: UnitSystem;
   readonly onSelect: (stop: Selection) => void;
 }
 

@@ -82,7 +82,9 @@ function Looked(props: Props) {
   const nowDb = analysed?.analysis.kind === 'sounding' ? analysed.analysis.figures.trebleDb : null;
   switch (look) {
     case 'now':
-      return <FiguresPanel analysed={analysed} work={work} onSelect={actions.select} />;
+      return (
+        <FiguresPanel analysed={analysed} work={work} units={units} onSelect={actions.select} />
+      );
     case 'states':
       return (
         <StatesPanel

@@ -1,0 +1,49 @@
+import { measureRig } from '../../src/figures';
+import { deviceOfClass, entered } from '../../src/gear';
+import { applyEdits, insertDevice, mainRow, newRig, setLeadLength, type Rig } from '../../src/rig';
+import { assumptionsThatMatter } from '../../src/tolerance';
+import { leadsOf, withGuitar, withLeads } from '../rig/straightRow';
+
+const plan = (rig: Rig) => ({ rig, rowId: mainRow(rig).id });
+const treble = (rig: Rig): number => {
+  const measured = measureRig(rig);
+  return measured.kind === 'sounding' ? measured.figures.trebleDb : NaN;
+};
+const board = (): Rig => {
+  const rig = applyEdits(newRig('board'), setLeadLength('l1', 6));
+  return applyEdits(rig, insertDevice(rig, 0, deviceOfClass('drive', '', 'Drive')));
+};
+
+test('each is taken to both ends of its range by itself, the one that moves treble most first', () => {
+  const rig = board();
+  const found = assumptionsThatMatter(plan(rig), 50);
+  const swings = found.map(({ lowDb, highDb }) => Math.max(Math.abs(lowDb), Math.abs(highDb)));
+  expect(swings).toEqual([...swings].sort((a, b) => b - a));
+  const coil = found.find(({ path }) => path === 'lH')!;
+  const guitar = rig.guitars[0]!;
+  const at = (factor: number) =>
+    treble(withGuitar(rig, { lH: entered(guitar.lH.value * factor) })) - treble(rig);
+  expect(coil.highDb).toBeCloseTo(at(1.4), 6);
+  expect(coil.lowDb).toBeCloseTo(at(1 / 1.4), 6);
+});
+
+test('what is known does not count, and leads off one reel move together', () => {
+  const rig = board();
+  const reel = assumptionsThatMatter(plan(rig), 50).find(({ path }) => path === 'cPerMF')!;
+  expect(reel.parts.map(({ id }) => id)).toEqual(leadsOf(rig).map(({ id }) => id));
+  const both = withLeads(rig, (lead) => ({ ...lead, cPerMF: entered(lead.cPerMF.value * 1.4) }));
+  expect(reel.highDb).toBeCloseTo(treble(both) - treble(rig), 6);
+  const known = withLeads(rig, (lead) => ({ ...lead, cPerMF: entered(lead.cPerMF.value) }));
+  expect(assumptionsThatMatter(plan(known), 50).some(({ path }) => path === 'cPerMF')).toBe(false);
+});
+
+test('five unless more are asked for; none where nothing is heard', () => {
+  expect(assumptionsThatMatter(plan(board()))).toHaveLength(5);
+  const muted = applyEdits(newRig('muted'), {
+    kind: 'hop',
+    row: 'r1',
+    at: 0,
+    lead: null,
+  });
+  expect(assumptionsThatMatter(plan(muted))).toEqual([]);
+});

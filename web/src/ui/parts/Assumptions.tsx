@@ -1,0 +1,87 @@
+import {
+  FIELD_RULES,
+  formatQuantity,
+  formatSignedDb,
+  type Assumption,
+  type FieldRule,
+  type Rig,
+  type UnitSystem,
+} from '@gullwind/core';
+import { Box, styled, Typography } from '@mui/material';
+import { useMemo } from 'react';
+import { SOUNDING_FONT } from '../../app/theme';
+import { useLatest } from '../../workers/useLatest';
+import { questionsWorker } from '../../workers/workers';
+
+interface Props {
+  readonly rig: Rig;
+  readonly rowId: string;
+  readonly units: UnitSystem;
+  readonly onSelect: (kind: Assumption['parts'][number]['kind'], id: string) => void;
+}
+
+const Line = styled('button')(({ theme }) => ({
+  display: 'block',
+  width: '100%',
+  border: 0,
+  borderTop: `1px solid ${theme.chart.grid}`,
+  background: 'none',
+  color: 'inherit',
+  font: 'inherit',
+  fontSize: 14,
+  lineHeight: 1.3,
+  padding: '3px 0',
+  textAlign: 'left',
+  cursor: 'pointer',
+  '&:hover': { background: theme.chart.grid },
+  '&:focus-visible': { outline: `2px solid ${theme.chart.sea}` },
+  '& i': { float: 'right', fontFamily: SOUNDING_FONT, fontSize: 15 },
+}));
+
+const ask = async ({ rig, rowId }: Pick<Props, 'rig' | 'rowId'>) => ({
+  rig,
+  found: await questionsWorker().assumptions(rig, rowId),
+});
+
+/** The five assumed values that the treble of a rig rests on most. */
+export function Assumptions({ rig, rowId, units, onSelect }: Props) {
+  const question = useMemo(() => ({ rig, rowId }), [rig, rowId]);
+  const answer = useLatest(question, ask);
+  if (!answer) return <Typography variant="body2">…</Typography>;
+  if (answer.found.length === 0)
+    return <Typography variant="body2">Nothing here is assumed that would matter.</Typography>;
+  return (
+    <>
+      <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+        How far treble moves while each goes from the low to the high end of its range. Measure the
+        first.
+      </Typography>
+      <Box data-testid="assumptions">
+        {answer.found.map((assumption) => {
+          const { parts, path, lowDb, highDb } = assumption;
+          const [part] = parts as [Assumption['parts'][number]];
+          return (
+            <Line
+              key={`${part.id} ${path}`}
+              type="button"
+              onClick={() => onSelect(part.kind, part.id)}
+            >
+              <i>
+                {formatSignedDb(lowDb)} … {formatSignedDb(highDb)}
+              </i>
+              {sayAssumption(assumption, units)}
+            </Line>
+          );
+        })}
+      </Box>
+    </>
+  );
+}
+
+function sayAssumption({ parts, path, value }: Assumption, units: UnitSystem): string {
+  const [{ kind, name }] = parts as [Assumption['parts'][number]];
+  const rules: Readonly<Record<string, FieldRule>> = FIELD_RULES[kind];
+  const { label, quantity } = rules[path]!;
+  const who = parts.length > 1 ? `${name} and ${parts.length - 1} more` : name;
+  return `${who}: ${label.toLowerCase()}, ${formatQuantity(value, quantity, units)}`;
+}
