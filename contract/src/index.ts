@@ -1,5 +1,6 @@
 export { ERROR_CATALOGUE } from './errorCatalogue';
 export type { ErrorCode } from './errorCatalogue';
+export * from './csv';
 export { readItem } from './gearSchema';
 export * from './messages';
 export type { Read, ValueProblem } from './read';

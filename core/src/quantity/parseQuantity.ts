@@ -40,7 +40,7 @@ export function parseQuantity(
       message: `“${match[2]!}” is not a unit of ${noun.replace(/^an? /u, '')}; try ${example}.`,
     };
   }
-  return { kind: 'ok', si: tidy(shown * factor) };
+  return { kind: 'ok', si: factor === 1 ? shown : tidy(shown * factor) };
 }
 
 function parseCompound(cleaned: string, quantity: Quantity): number | undefined {

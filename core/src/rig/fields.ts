@@ -68,11 +68,11 @@ export const FIELD_RULES = {
     contactOhm: field('Contact resistance, off', 'resistance', 0, 1000),
     ...prefixed('on', side('on')),
     ...prefixed('off', side('off')),
-    ...prefixed('pot', pot('Volume')),
+    ...prefixed('pot', pot('Pedal volume')),
     ...prefixed('body', {
-      widthM: field('Width', 'length', 0.01, 2),
-      depthM: field('Depth', 'length', 0.01, 2),
-      heightM: field('Height', 'length', 0.005, 1),
+      widthM: field('Width of the case', 'length', 0.01, 2),
+      depthM: field('Depth of the case', 'length', 0.01, 2),
+      heightM: field('Height of the case', 'length', 0.005, 1),
       supplyV: field('Supply voltage', 'voltage', 0, 60),
       supplyA: field('Supply current', 'current', 0, 10),
     }),
@@ -109,9 +109,9 @@ export const FIELD_RULES = {
     outletA: field('Current of an outlet', 'current', 0, 10),
   },
   board: {
-    widthM: field('Width', 'length', 0.05, 5),
-    depthM: field('Depth', 'length', 0.05, 5),
-    belowM: field('Height below', 'length', 0, 1),
+    widthM: field('Width of the board', 'length', 0.05, 5),
+    depthM: field('Depth of the board', 'length', 0.05, 5),
+    belowM: field('Height below the board', 'length', 0, 1),
   },
   approach: { wantedHz: field('Wanted resonance', 'frequency', 200, 20000) },
 } as const satisfies Record<string, Record<string, FieldRule>>;

@@ -132,7 +132,14 @@ function BodyFields({ device, units, actions, onReplace }: BodyProps) {
   return (
     <>
       <PanelGroup title="Case and jacks">
-        <PartFields {...shared} fields={[['body.widthM'], ['body.depthM'], ['body.heightM']]} />
+        <PartFields
+          {...shared}
+          fields={[
+            ['body.widthM', 'Width'],
+            ['body.depthM', 'Depth'],
+            ['body.heightM', 'Height'],
+          ]}
+        />
         <ChoiceField
           label="Input at"
           value={body.inputAt}
@@ -250,7 +257,11 @@ function Fitting({ item, units, actions }: FieldsProps & { readonly item: Fittin
             {...shared}
             of="board"
             assumedFrom="a board of the usual size"
-            fields={[['widthM'], ['depthM'], ['belowM', 'Free below']]}
+            fields={[
+              ['widthM', 'Width'],
+              ['depthM', 'Depth'],
+              ['belowM', 'Free below'],
+            ]}
           />
           <ChoiceField
             label="Surface"

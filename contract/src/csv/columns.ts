@@ -1,0 +1,107 @@
+import {
+  CHOICE_RULES,
+  FIELD_RULES,
+  GEAR_KINDS,
+  QUANTITY_RULES,
+  type FieldRule,
+  type GearKind,
+} from '@gullwind/core';
+
+/// What a column of a gear list in CSV can be. The header of a number says its unit.
+
+/** Words about the entry itself. */
+export const WORD_COLUMNS = [
+  'kind',
+  'id',
+  'name',
+  'class',
+  'note',
+  'price',
+  'supplier',
+  'form',
+  'stiffness',
+  'ruggedness',
+  'shield',
+  'retired',
+  // The shape of a thing, beside its numbers.
+  'second',
+  'sideJack',
+  'insert',
+  'loops',
+  'body',
+  'fails',
+] as const;
+
+/** Of a list of readings: the whole lead by a meter, the day, the meter. */
+export const READING_COLUMNS = ['totalF', 'on', 'by'] as const;
+
+export type WordColumn = (typeof WORD_COLUMNS)[number];
+export type ReadingColumn = (typeof READING_COLUMNS)[number];
+
+/** The field of a thing that says its class. */
+export const CLASS_FIELDS = {
+  guitar: 'pickupClass',
+  device: 'deviceClass',
+  lead: 'leadClass',
+  end: 'kind',
+  plug: 'shape',
+  supply: null,
+  board: null,
+} as const satisfies Record<GearKind, string | null>;
+
+const rulesOf = (kind: GearKind): Readonly<Record<string, FieldRule>> => FIELD_RULES[kind];
+
+export const numberPaths = (kind: GearKind): readonly string[] => Object.keys(FIELD_RULES[kind]);
+
+/** Words and yes/no of a kind that have a column of their own; a guitar's kind is its "source". */
+export const choicePaths = (kind: GearKind): readonly string[] =>
+  Object.keys(CHOICE_RULES[kind]).filter((path) => path !== CLASS_FIELDS[kind]);
+
+export const choiceHeader = (path: string): string => (path === 'kind' ? 'source' : path);
+
+/** Any number of any kind, by its path. Paths that kinds share mean the same. */
+export const NUMBER_RULES: Readonly<Record<string, FieldRule>> = Object.assign(
+  {},
+  ...[...GEAR_KINDS].reverse().map(rulesOf),
+) as Readonly<Record<string, FieldRule>>;
+
+export const WHOLE_LEAD: FieldRule = {
+  label: 'Capacitance of the whole lead',
+  quantity: 'capacitance',
+  min: 0,
+  max: 1e-6,
+};
+
+/** The unit that a number of this rule has where neither header nor cell names one. */
+export const bareUnit = ({ quantity }: FieldRule): string =>
+  QUANTITY_RULES[quantity].bare.metric.symbol;
+
+export function numberHeader(path: string): string {
+  const rule = NUMBER_RULES[path]!;
+  const unit = rule.quantity === 'fraction' ? '0 to 10' : bareUnit(rule);
+  return unit === '' ? rule.label : `${rule.label} (${unit})`;
+}
+
+export const originHeader = (path: string): string => `${NUMBER_RULES[path]!.label}, from`;
+
+/** What a column is read as. */
+export type ColumnTarget =
+  | { readonly kind: 'ignore' }
+  | { readonly kind: 'word'; readonly column: WordColumn }
+  | { readonly kind: 'reading'; readonly column: ReadingColumn; readonly unit: string }
+  | { readonly kind: 'number'; readonly path: string; readonly unit: string }
+  | { readonly kind: 'origin'; readonly path: string }
+  | { readonly kind: 'choice'; readonly path: string };
+
+/** As words for a list to choose from. */
+export const targetKey = (target: ColumnTarget): string => {
+  switch (target.kind) {
+    case 'ignore':
+      return 'ignore';
+    case 'word':
+    case 'reading':
+      return `${target.kind}:${target.column}`;
+    default:
+      return `${target.kind}:${target.path}`;
+  }
+};

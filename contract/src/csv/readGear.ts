@@ -1,0 +1,281 @@
+import {
+  chooseInPart,
+  CHOICE_RULES,
+  DEVICE_CLASSES,
+  END_KINDS,
+  deviceOfClass,
+  endOfKind,
+  entered,
+  GEAR_KINDS,
+  gearItem,
+  guitarOfClass,
+  LEAD_CLASSES,
+  leadOfClass,
+  NO_QUALITIES,
+  PICKUP_CLASSES,
+  pickupOfClass,
+  PLUG_SHAPES,
+  plugOfShape,
+  setInPart,
+  typicalBoard,
+  typicalBody,
+  typicalSupply,
+  type Device,
+  type GearItem,
+  type GearKind,
+  type Guitar,
+  type Provenance,
+  type Qualities,
+  type Sourced,
+  type Things,
+} from '@gullwind/core';
+import { readItem } from '../gearSchema';
+import { readNumberCell, readOrigin, unguardCell } from './cells';
+import {
+  NUMBER_RULES,
+  numberPaths,
+  choicePaths,
+  type ColumnTarget,
+  type WordColumn,
+} from './columns';
+import { readingsIn, withReadings, type Reading } from './readings';
+import type { RowProblem, Table } from './readTable';
+
+export interface GearReading {
+  /** What every column is read as, one for each header. */
+  readonly columns: readonly ColumnTarget[];
+  /** Of rows that do not say it. */
+  readonly kind: GearKind;
+  /** Of numbers that do not say where they are from. */
+  readonly from: Provenance;
+  readonly newId: () => string;
+}
+
+export interface GearReport {
+  readonly items: readonly GearItem[];
+  readonly problems: readonly RowProblem[];
+  /** What was made of readings of several lengths, in words. */
+  readonly notes: readonly string[];
+}
+
+/** Thrown while one row is read; the others go on. */
+class BadRow extends Error {}
+
+const refuse = (message: string): never => {
+  throw new BadRow(message);
+};
+
+interface Row {
+  readonly row: number;
+  readonly words: ReadonlyMap<WordColumn, string>;
+  readonly choices: readonly (readonly [path: string, text: string])[];
+  readonly numbers: readonly (readonly [path: string, text: string, unit: string])[];
+  readonly origins: ReadonlyMap<string, string>;
+  readonly reading: Reading | null;
+}
+
+/**
+ * Entries out of a table, row by row: what can be read, and what is wrong with the rest. Rows with the
+ * capacitance of whole leads are readings: those of one name, at several lengths, make one entry.
+ */
+export function readGearRows(table: Table, reading: GearReading): GearReport {
+  const items: GearItem[] = [];
+  const problems: RowProblem[] = [...table.problems];
+  const bad = new Set(problems.map(({ row }) => row));
+  const readings = new Map<string, { row: Row; item: GearItem }[]>();
+  const attempt = (row: number, work: () => void) => {
+    try {
+      work();
+    } catch (error) {
+      if (!(error instanceof BadRow)) throw error;
+      problems.push({ row, message: error.message });
+    }
+  };
+  for (const { row, cells } of table.rows) {
+    if (bad.has(row)) continue;
+    attempt(row, () => {
+      const parsed = sortCells(row, cells, reading);
+      const item = itemOf(parsed, reading);
+      if (!parsed.reading) return void items.push(checked(item));
+      const { name } = item.thing;
+      readings.set(name, [...(readings.get(name) ?? []), { row: parsed, item }]);
+    });
+  }
+  const notes: string[] = [];
+  for (const group of readings.values()) {
+    attempt(group[0]!.row.row, () => {
+      const made = withReadings(
+        group.map(({ row, item }) => ({ item, reading: row.reading! })),
+        refuse,
+      );
+      items.push(...made.items.map(checked));
+      if (made.note) notes.push(made.note);
+    });
+  }
+  const twice = items.map(({ id }) => id).filter((id, i, all) => all.indexOf(id) !== i);
+  if (twice.length > 0)
+    problems.push({ row: 1, message: `Id “${twice[0]}” stands in more than one row.` });
+  return { items, problems: problems.sort((a, b) => a.row - b.row), notes };
+}
+
+function checked(item: GearItem): GearItem {
+  const read = readItem(item);
+  return read.kind === 'ok' ? read.value : refuse(read.problems[0]!.message);
+}
+
+function sortCells(row: number, cells: readonly string[], { columns }: GearReading): Row {
+  const words = new Map<WordColumn, string>();
+  const choices: (readonly [string, string])[] = [];
+  const numbers: (readonly [string, string, string])[] = [];
+  const origins = new Map<string, string>();
+  for (const [i, target] of columns.entries()) {
+    const text = unguardCell((cells[i] ?? '').trim());
+    if (text === '') continue;
+    if (target.kind === 'word') words.set(target.column, text);
+    else if (target.kind === 'choice') choices.push([target.path, text]);
+    else if (target.kind === 'number') numbers.push([target.path, text, target.unit]);
+    else if (target.kind === 'origin') origins.set(target.path, text);
+  }
+  const reading = readingsIn(columns, cells, refuse);
+  return { row, words, choices, numbers, origins, reading };
+}
+
+function itemOf(row: Row, { kind: usual, from, newId }: GearReading): GearItem {
+  const { words } = row;
+  const kind = oneOf<GearKind>('kind', words.get('kind') ?? usual, GEAR_KINDS);
+  const name = words.get('name') ?? refuse('Name: it is empty; at least 1 character is needed.');
+  let thing: object = shaped(blankOf(kind, words.get('class'), name), kind, words);
+  for (const [path, text] of row.choices) {
+    if (!choicePaths(kind).includes(path)) continue;
+    const change = chooseInPart(kind, thing, path, asChoice(kind, path, text));
+    thing = change.kind === 'ok' ? change.part : refuse(change.message);
+  }
+  for (const [path, text, unit] of row.numbers) {
+    if (!numberPaths(kind).includes(path)) continue;
+    const rule = NUMBER_RULES[path]!;
+    const read = readNumberCell(rule, text, unit);
+    if (read.kind === 'refused') return refuse(read.message);
+    const to = { ...originOf(row, path, from), value: read.si } as Sourced;
+    const change = setInPart(kind, thing, path, to);
+    thing = change.kind === 'ok' ? change.part : refuse(change.message);
+  }
+  return {
+    ...gearItem(
+      words.get('id') ?? newId(),
+      kind,
+      thing as Things[typeof kind],
+      words.get('note') ?? '',
+    ),
+    qualities: qualitiesOf(words),
+    retired: yes('retired', words.get('retired') ?? 'no'),
+  } as GearItem;
+}
+
+function originOf(row: Row, path: string, from: Provenance): Omit<Sourced, 'value'> {
+  const said = row.origins.get(path);
+  if (said !== undefined)
+    return (
+      readOrigin(said) ?? refuse(`${NUMBER_RULES[path]!.label}, from: “${said}” cannot be read.`)
+    );
+  const { on, by } = row.reading ?? {};
+  return {
+    from,
+    ...(from === 'measured' && on ? { on } : {}),
+    ...(from === 'measured' && by ? { by } : {}),
+  };
+}
+
+function oneOf<T extends string>(what: string, text: string, words: readonly T[]): T {
+  const found = words.find((word) => word.toLowerCase() === text.toLowerCase().replace(/\s/gu, ''));
+  return found ?? refuse(`${what}: “${text}” is not one of ${words.join(', ')}.`);
+}
+
+function yes(what: string, text: string): boolean {
+  if (/^(yes|y|true|1)$/iu.test(text)) return true;
+  if (/^(no|n|false|0)$/iu.test(text)) return false;
+  return refuse(`${what}: “${text}” is not yes or no.`);
+}
+
+function asChoice(kind: GearKind, path: string, text: string): string | boolean {
+  const words = (CHOICE_RULES[kind] as Record<string, readonly (string | boolean)[]>)[path]!;
+  return words.includes(true) ? yes(path, text) : oneOf(path, text, words as readonly string[]);
+}
+
+const keysOf = <K extends string>(table: Readonly<Record<K, { label: string }>>) =>
+  Object.keys(table) as K[];
+
+/** By its name in the file format, or by the words that the page shows. */
+function classOf<K extends string>(
+  table: Readonly<Record<K, { label: string }>>,
+  text: string | undefined,
+  usual: K,
+): K {
+  if (text === undefined) return usual;
+  const keys = keysOf(table);
+  const byLabel = keys.find((key) => table[key].label.toLowerCase() === text.toLowerCase());
+  return byLabel ?? oneOf('class', text, keys);
+}
+
+function blankOf(kind: GearKind, text: string | undefined, name: string): object {
+  switch (kind) {
+    case 'guitar':
+      return guitarOfClass(classOf(PICKUP_CLASSES, text, 'brightSingle'), name);
+    case 'device':
+      return deviceOfClass(classOf(DEVICE_CLASSES, text, 'drive'), 'd1', name);
+    case 'lead':
+      return leadOfClass(classOf(LEAD_CLASSES, text, 'ordinary'), 'l1', entered(6), name);
+    case 'end':
+      return endOfKind(classOf(END_KINDS, text, 'amp'), name);
+    case 'plug':
+      return plugOfShape(classOf(PLUG_SHAPES, text, 'straight'), name);
+    case 'supply':
+      return typicalSupply(name);
+    case 'board':
+      return typicalBoard(name);
+  }
+}
+
+/** Second pickup, jacks, loops, case: what has to be there before its numbers. */
+function shaped(thing: object, kind: GearKind, words: Row['words']): object {
+  if (kind === 'guitar' && words.has('second')) {
+    const second = pickupOfClass(classOf(PICKUP_CLASSES, words.get('second'), 'brightSingle'));
+    return { ...(thing as Guitar), second };
+  }
+  if (kind !== 'device') return thing;
+  const device = thing as Device;
+  const fails = words.get('fails');
+  const hasBody = yes('body', words.get('body') ?? (fails === undefined ? 'no' : 'yes'));
+  return {
+    ...device,
+    sideJack: oneOf('sideJack', words.get('sideJack') ?? device.sideJack, [
+      'none',
+      'passive',
+      'buffered',
+    ]),
+    insert: oneOf('insert', words.get('insert') ?? device.insert, ['none', 'switched', 'own']),
+    loops: Number(words.get('loops') ?? device.loops),
+    ...(hasBody ? { body: { ...typicalBody(), fails: fails ?? '' } } : {}),
+  };
+}
+
+function qualitiesOf(words: Row['words']): Qualities {
+  const price = words.get('price');
+  const choice = <T extends string>(column: WordColumn, all: readonly T[]): T | null => {
+    const text = words.get(column);
+    return text === undefined ? null : oneOf(column, text, all);
+  };
+  return {
+    ...NO_QUALITIES,
+    price: price === undefined ? null : priceOf(price),
+    supplier: words.get('supplier') ?? '',
+    form: choice('form', ['madeUp', 'reel']),
+    stiffness: choice('stiffness', ['soft', 'medium', 'stiff']),
+    ruggedness: choice('ruggedness', ['delicate', 'sturdy', 'roadworthy']),
+    shield: choice('shield', ['spiral', 'braid', 'foil', 'doubleBraid', 'plastic']),
+  };
+}
+
+function priceOf(text: string): number {
+  const price = Number(text.replace(',', '.'));
+  return Number.isFinite(price) ? price : refuse(`Price: “${text}” is not a number.`);
+}

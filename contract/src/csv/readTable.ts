@@ -1,0 +1,64 @@
+import Papa from 'papaparse';
+import type { Read } from '../read';
+
+/** A table of words: a header, and rows by their numbers in the file. */
+export interface Table {
+  readonly header: readonly string[];
+  readonly rows: readonly { readonly row: number; readonly cells: readonly string[] }[];
+  /** What could not be read, by row. */
+  readonly problems: readonly RowProblem[];
+}
+
+export interface RowProblem {
+  /** As a spreadsheet counts: the header is in row 1. */
+  readonly row: number;
+  readonly message: string;
+}
+
+/** As many rows as are looked at in one go. */
+export const MOST_ROWS = 10_000;
+
+const refused = (message: string): Read<Table> => ({
+  kind: 'refused',
+  problems: [{ path: 'file', message }],
+});
+
+/** The one that makes the most of the first line; cells further down may hold any of them. */
+function delimiterOf(text: string): string {
+  const cells = (delimiter: string) =>
+    Papa.parse<string[]>(text.trimStart(), { delimiter, preview: 1 }).data[0]?.length ?? 0;
+  return [',', ';', '\t', '|'].reduce((best, one) => (cells(one) > cells(best) ? one : best));
+}
+
+/** Reads CSV (RFC 4180) with commas, semicolons or tabs between its cells. */
+export function readTable(text: string): Read<Table> {
+  const { data, errors } = Papa.parse<string[]>(text, { delimiter: delimiterOf(text) });
+  const rows = data
+    .map((cells, i) => ({ row: i + 1, cells }))
+    .filter(({ cells }) => cells.some((cell) => cell.trim() !== ''));
+  const [head, ...rest] = rows;
+  if (!head) return refused('There is nothing in this file.');
+  if (rest.length === 0) return refused('There is a header and nothing below it.');
+  if (rest.length > MOST_ROWS) {
+    return refused(
+      `The file has ${rest.length.toLocaleString('en')} rows, above the most, ${MOST_ROWS.toLocaleString('en')}. Divide it.`,
+    );
+  }
+  const problems = errors.flatMap(({ type, row }): RowProblem[] =>
+    type === 'Quotes'
+      ? [
+          {
+            row: (row ?? 0) + 1,
+            message: 'A quotation mark here is not closed, or stands inside a cell.',
+          },
+        ]
+      : [],
+  );
+  const header = head.cells.map((cell) => cell.trim());
+  const wide = rest.flatMap(({ row, cells }): RowProblem[] =>
+    cells.length > header.length && cells.slice(header.length).some((cell) => cell.trim() !== '')
+      ? [{ row, message: `${cells.length} cells under ${header.length} headers.` }]
+      : [],
+  );
+  return { kind: 'ok', value: { header, rows: rest, problems: [...problems, ...wide] } };
+}

@@ -1,0 +1,232 @@
+import { type GearItem, type Lead } from '@gullwind/core';
+import fc from 'fast-check';
+import {
+  decodeText,
+  guessColumn,
+  readGearRows,
+  readItem,
+  readTable,
+  writeGearCsv,
+  type GearReport,
+} from '../src';
+import { randomItem } from './randomGear';
+
+const utf8 = (text: string) => new TextEncoder().encode(text);
+
+function readCsv(text: string, more: Partial<Parameters<typeof readGearRows>[1]> = {}): GearReport {
+  const table = readTable(text);
+  if (table.kind === 'refused') throw new Error(table.problems[0]!.message);
+  let n = 0;
+  return readGearRows(table.value, {
+    columns: table.value.header.map(guessColumn),
+    kind: 'lead',
+    from: 'measured',
+    newId: () => `g-${++n}`,
+    ...more,
+  });
+}
+
+const messages = ({ problems }: GearReport) =>
+  problems.map(({ row, message }) => `${row}: ${message}`);
+const leadOf = ({ items }: GearReport, i = 0) => items[i]!.thing as Lead;
+
+test('out and in again is identity, for every kind with any values, origins and words', () => {
+  fc.assert(
+    fc.property(
+      fc.uniqueArray(randomItem, { minLength: 1, maxLength: 6, selector: ({ id }) => id }),
+      (items) => {
+        expect(items.map((item) => readItem(item).kind)).toEqual(items.map(() => 'ok'));
+        const report = readCsv(writeGearCsv(items));
+        expect(messages(report)).toEqual([]);
+        expect(report.items).toEqual(items);
+      },
+    ),
+    { seed: 4, numRuns: 150 },
+  );
+});
+
+test('no cell that leaves begins like a formula, but for numbers with a sign', () => {
+  fc.assert(
+    fc.property(fc.array(randomItem, { minLength: 1, maxLength: 4 }), (items) => {
+      const table = readTable(writeGearCsv(items));
+      if (table.kind === 'refused') throw new Error('refused');
+      for (const { cells } of table.value.rows) {
+        for (const cell of cells) expect(cell).not.toMatch(/^(?:[=+@\t\r]|-(?!\d))/u);
+      }
+    }),
+    { seed: 5, numRuns: 60 },
+  );
+});
+
+describe('a list from the bench', () => {
+  test('units in headers, decimal comma, semicolons', () => {
+    const report = readCsv('Lead;Length (m);Capacitance [pF/m];Price\r\nGull;6,5;98,2;12,50\r\n');
+    expect(messages(report)).toEqual([]);
+    expect(leadOf(report)).toMatchObject({
+      name: 'Gull',
+      lengthM: { value: 6.5, from: 'measured' },
+      cPerMF: { value: 98.2e-12, from: 'measured' },
+    });
+    expect(report.items[0]!.qualities.price).toBe(12.5);
+  });
+
+  test('units in cells, in feet', () => {
+    const report = readCsv('name\tlength\tcapacitance (pF/ft)\nGull\t18 ft\t30\n');
+    expect(leadOf(report).lengthM.value).toBeCloseTo(5.4864, 10);
+    expect(leadOf(report).cPerMF.value).toBeCloseTo(30e-12 / 0.3048, 22);
+  });
+
+  test('readings of several lengths make one entry by a straight line, with how sure it is', () => {
+    const cPerM = 100e-12;
+    const plugs = 30e-12;
+    const rows = [1, 3, 6, 10].map((m) => `Reel;${m};${(cPerM * m + plugs) * 1e12};2026-11-20;LCR`);
+    const report = readCsv(`Lead;Length (m);Capacitance (pF);Date;Meter\n${rows.join('\n')}\n`);
+    expect(messages(report)).toEqual([]);
+    expect(report.items).toHaveLength(1);
+    const lead = leadOf(report);
+    expect(lead.cPerMF.value).toBeCloseTo(cPerM, 20);
+    expect(lead.plugF.value).toBeCloseTo(plugs / 2, 20);
+    expect(lead.cPerMF).toMatchObject({ from: 'measured', on: '2026-11-20', by: 'LCR' });
+    expect(lead.lengthM.value).toBe(10);
+    expect(report.items[0]!.qualities.form).toBe('reel');
+    expect(report.notes[0]).toMatch(
+      /^Reel: 4 readings make 100.* pF\/m and 15 pF for each plug\.$/u,
+    );
+  });
+
+  test('one reading is C over length, its plugs in it', () => {
+    const report = readCsv('Lead,Length (m),C (pF)\nShort,2,250\n');
+    expect(leadOf(report).cPerMF.value).toBeCloseTo(125e-12, 20);
+    expect(leadOf(report).plugF).toMatchObject({ value: 0, by: 'in the capacitance per metre' });
+  });
+});
+
+describe('what is wrong is said by its row, and the other rows go on', () => {
+  test.each([
+    ['-3', 'Lead length: −3\u00a0m is below the least, 0\u00a0m.'],
+    ['1e99', 'Lead length: 1e99 is above the most, 100\u00a0m.'],
+    ['six', 'Lead length: “six” is not a length.'],
+    ['6 pF', 'Lead length: “pF” is not a unit of length; try m.'],
+  ])('length %s', (text, message) => {
+    const report = readCsv(`name,length\nBad,${text}\nGood,6\n`);
+    expect(messages(report)).toEqual([`2: ${message}`]);
+    expect(report.items.map(({ thing }) => thing.name)).toEqual(['Good']);
+  });
+
+  test.each<[string, string, string]>([
+    ['no name', 'name,length\n,6\n', '2: Name: it is empty; at least 1 character is needed.'],
+    [
+      'an unknown class',
+      'name,class\nA,thin\n',
+      '2: class: “thin” is not one of veryLow, low, ordinary, high, coiled.',
+    ],
+    [
+      'an unknown kind',
+      'name,kind\nA,boat\n',
+      '2: kind: “boat” is not one of guitar, device, lead, end, plug, supply, board.',
+    ],
+    [
+      'a stray quote',
+      'name,note\nA,"open\n',
+      '2: A quotation mark here is not closed, or stands inside a cell.',
+    ],
+    ['too many cells', 'name,length\nA,6,more\n', '2: 3 cells under 2 headers.'],
+    [
+      'an id twice',
+      'name,id\nA,same-id\nB,same-id\n',
+      '1: Id “same-id” stands in more than one row.',
+    ],
+    [
+      'a reading without a length',
+      'name,C (pF)\nA,600\n',
+      '2: Lead length: it is needed, above 0 m, beside the capacitance of the whole lead.',
+    ],
+    [
+      'a longer lead with less',
+      'name,length,C (pF)\nA,1,600\nA,9,100\n',
+      '2: The longer of these leads read less than the shorter ones.',
+    ],
+    [
+      'a tolerance out of range',
+      'name,length,"Lead length, from"\nA,6,entered; ±300 %\n',
+      '2: Lead length, tolerance: 300 % is not above 0 % and up to 100 %.',
+    ],
+  ])('%s', (_, text, message) => {
+    expect(messages(readCsv(text))).toEqual([message]);
+  });
+
+  test('a header that says nothing known is ignored', () => {
+    expect(guessColumn('Favourite colour')).toEqual({ kind: 'ignore' });
+    expect(guessColumn('__proto__')).toEqual({ kind: 'ignore' });
+    expect(guessColumn('constructor')).toEqual({ kind: 'ignore' });
+  });
+
+  test('formula-looking cells come in as the words they are', () => {
+    const report = readCsv(`name,note\n"=HYPERLINK(""http://x"")",'@sum\n`);
+    expect(report.items[0]!.thing.name).toBe('=HYPERLINK("http://x")');
+    expect(report.items[0]!.note).toBe('@sum');
+  });
+});
+
+describe('files that are no table', () => {
+  const refusal = (bytes: Uint8Array): string => {
+    const text = decodeText(bytes);
+    if (text.kind === 'refused') return text.problems[0]!.message;
+    const table = readTable(text.value);
+    return table.kind === 'refused' ? table.problems[0]!.message : 'read';
+  };
+
+  test('with a byte-order mark, in UTF-16, or without either they are read alike', () => {
+    const text = 'name,length\nMöwe,6\n';
+    const utf16 = (isLittle: boolean, mark: boolean) => {
+      const view = new DataView(new ArrayBuffer(2 * (text.length + (mark ? 1 : 0))));
+      [...(mark ? '\ufeff' : ''), ...text].forEach((c, i) =>
+        view.setUint16(2 * i, c.charCodeAt(0), isLittle),
+      );
+      return new Uint8Array(view.buffer);
+    };
+    for (const bytes of [
+      utf8(text),
+      utf8(`\ufeff${text}`),
+      utf16(true, true),
+      utf16(false, true),
+      utf16(true, false),
+    ])
+      expect(decodeText(bytes)).toEqual({ kind: 'ok', value: text });
+  });
+
+  test.each<[string, Uint8Array, string]>([
+    ['nothing', new Uint8Array(), 'The file is empty.'],
+    ['blanks', utf8(' \n\n'), 'There is nothing in this file.'],
+    ['a header alone', utf8('name,length\n'), 'There is a header and nothing below it.'],
+    [
+      'a zip of nothing',
+      Uint8Array.of(0x50, 0x4b, 5, 6, ...Array<number>(18).fill(0)),
+      'This is a zip file or a spreadsheet, not text. Save it as CSV or JSON first.',
+    ],
+    [
+      'bytes',
+      Uint8Array.of(0xc3, 0x28, 0xff),
+      'This is not text in UTF-8 or UTF-16. Save it as UTF-8.',
+    ],
+    [
+      'zero bytes',
+      utf8('name\0\0\0,x\n'.repeat(3) + 'abcdefgh'.repeat(40)),
+      'This is not a text file: there are zero bytes in it.',
+    ],
+    [
+      '100,000 rows',
+      utf8(`name,length\n${'A,6\n'.repeat(100_000)}`),
+      'The file has 100,000 rows, above the most, 10,000. Divide it.',
+    ],
+    ['33 MiB', new Uint8Array(33 * 2 ** 20), 'The file has 33 MiB, above the most, 32 MiB.'],
+  ])('%s', (_, bytes, message) => {
+    expect(refusal(bytes)).toBe(message);
+  });
+});
+
+test('a 5 MB name is refused like any other that is too long', () => {
+  const report = readCsv(`name,length\n${'x'.repeat(5e6)},6\nGood,6\n`);
+  expect(messages(report)).toEqual([expect.stringContaining('2: ')]);
+  expect(report.items.map((item: GearItem) => item.thing.name)).toEqual(['Good']);
+});

@@ -1,0 +1,142 @@
+import {
+  CHOICE_RULES,
+  chooseInPart,
+  DEVICE_CLASSES,
+  deviceOfClass,
+  END_KINDS,
+  endOfKind,
+  entered,
+  FIELD_RULES,
+  GEAR_KINDS,
+  gearItem,
+  guitarOfClass,
+  LEAD_CLASSES,
+  leadOfClass,
+  PICKUP_CLASSES,
+  pickupOfClass,
+  PLUG_SHAPES,
+  plugOfShape,
+  setInPart,
+  typicalBoard,
+  typicalBody,
+  typicalSupply,
+  type FieldRule,
+  type GearItem,
+  type GearKind,
+  type Sourced,
+} from '@gullwind/core';
+import fc from 'fast-check';
+
+/// Entries of the gear list of every kind, with any values, origins, words and qualities.
+
+const keysOf = <K extends string>(table: Readonly<Record<K, unknown>>) => Object.keys(table) as K[];
+const name = fc
+  .string({ minLength: 1, maxLength: 60, unit: 'grapheme-composite' })
+  .map((text) => text.replace(/\s+/gu, ' ').trim())
+  .filter((text) => text !== '' && text.length <= 80);
+const formulaName = fc.constantFrom(
+  '=1+1',
+  "'=x",
+  '@cmd',
+  '-lead',
+  '+44',
+  "'",
+  '"quoted", lead',
+  'a;b',
+);
+const words = fc.oneof(name, formulaName);
+
+const BLANKS: Readonly<Record<GearKind, fc.Arbitrary<object>>> = {
+  guitar: fc.tuple(fc.constantFrom(...keysOf(PICKUP_CLASSES)), fc.boolean()).map(([kind, two]) => ({
+    ...guitarOfClass(kind, ''),
+    second: two ? pickupOfClass('hotTwin') : null,
+  })),
+  device: fc
+    .tuple(fc.constantFrom(...keysOf(DEVICE_CLASSES)), fc.option(words, { nil: undefined }))
+    .map(([kind, fails]) => ({
+      ...deviceOfClass(kind, 'd1'),
+      ...(fails === undefined ? {} : { body: { ...typicalBody(), fails } }),
+    })),
+  lead: fc.constantFrom(...keysOf(LEAD_CLASSES)).map((k) => leadOfClass(k, 'l1', entered(6))),
+  end: fc.constantFrom(...keysOf(END_KINDS)).map((kind) => endOfKind(kind, '')),
+  plug: fc.constantFrom(...keysOf(PLUG_SHAPES)).map((shape) => plugOfShape(shape, '')),
+  supply: fc.constant(typicalSupply('')),
+  board: fc.constant(typicalBoard('')),
+};
+
+/** Quantities that are written to their last bit; the others to fourteen digits. */
+const TIDY: readonly string[] = ['fraction', 'level', 'ratio', 'voltage', 'count'];
+
+function valueIn({ min, max, quantity }: FieldRule): fc.Arbitrary<number> {
+  if (quantity === 'count') return fc.integer({ min, max });
+  const any = fc.double({ min, max, noNaN: true });
+  return TIDY.includes(quantity)
+    ? any.map((value) => Math.min(max, Math.max(min, Number(value.toPrecision(8)))))
+    : any;
+}
+
+const origin = fc.oneof(
+  fc.constantFrom({ from: 'assumed' } as const, { from: 'sheet' } as const),
+  fc.record({
+    from: fc.constantFrom('entered', 'measured'),
+    on: fc.constantFrom('2026-02-28', '2024-02-29'),
+    by: fc.constantFrom('bench meter; 1 kHz', 'by ear', '=meter'),
+    tolerance: fc.constantFrom(0.05, 0.123456789, 1, 0.1 + 0.2),
+  }),
+);
+
+const filled = (kind: GearKind, blank: object): fc.Arbitrary<object> => {
+  const rules = Object.entries(FIELD_RULES[kind] as Record<string, FieldRule>);
+  const choices = Object.entries(
+    CHOICE_RULES[kind] as Record<string, readonly (string | boolean)[]>,
+  );
+  const sets = rules.map(([path, rule]) =>
+    fc.option(fc.tuple(fc.constant(path), valueIn(rule), origin), { nil: null }),
+  );
+  const picks = choices.map(([path, all]) =>
+    fc.option(fc.tuple(fc.constant(path), fc.constantFrom(...all)), { nil: null }),
+  );
+  return fc.tuple(fc.tuple(...sets), fc.tuple(...picks)).map(([numbers, chosen]) => {
+    let thing = blank;
+    for (const one of numbers) {
+      if (!one) continue;
+      const to = { value: one[1], ...one[2] } as Sourced;
+      const change = setInPart(kind, thing, one[0], to);
+      if (change.kind === 'ok') thing = change.part;
+    }
+    for (const one of chosen) {
+      const change = one && chooseInPart(kind, thing, one[0], one[1]);
+      if (change?.kind === 'ok') thing = change.part;
+    }
+    return thing;
+  });
+};
+
+export const randomItem: fc.Arbitrary<GearItem> = fc
+  .constantFrom(...GEAR_KINDS)
+  .chain((kind) =>
+    fc.tuple(
+      fc.constant(kind),
+      fc.uuid(),
+      BLANKS[kind].chain((blank) => filled(kind, blank)),
+      words,
+      fc.oneof(fc.constant(''), words),
+      fc.boolean(),
+      fc.record({
+        price: fc.option(fc.constantFrom(0, 12.5, 1e6)),
+        supplier: fc.oneof(fc.constant(''), words),
+        form: fc.option(fc.constantFrom('madeUp', 'reel')),
+        stiffness: fc.option(fc.constantFrom('soft', 'medium', 'stiff')),
+        ruggedness: fc.option(fc.constantFrom('delicate', 'sturdy', 'roadworthy')),
+        shield: fc.option(fc.constantFrom('spiral', 'braid', 'foil', 'doubleBraid', 'plastic')),
+      }),
+    ),
+  )
+  .map(
+    ([kind, id, thing, called, note, retired, qualities]) =>
+      ({
+        ...gearItem(`g-${id}`, kind, { ...thing, name: called } as never, note),
+        retired,
+        qualities,
+      }) as GearItem,
+  );
