@@ -7,4 +7,5 @@ export type { Read, ValueProblem } from './read';
 export { readRig } from './rigSchema';
 export { DEFAULT_SETTINGS } from './settings';
 export type { Settings, ThemeChoice } from './settings';
+export * from './workspace';
 export { readSettings } from './settingsSchema';

@@ -12,10 +12,12 @@ import { rigRoutes } from './rigs/rigRoutes';
 import type { Gatekeeper } from './session/passphrase';
 import { demandSession, sessionRoutes } from './session/sessionRoutes';
 import { settingsRoutes } from './settings/settingsRoutes';
+import { workspaceRoutes } from './workspace/workspaceRoutes';
 
 /** The largest rig (64 devices) is about 60 KiB of JSON; an import of gear can be ten thousand entries. */
 const BODY_LIMIT = '2mb';
 const GEAR_LIMIT = '32mb';
+const WORKSPACE_LIMIT = '256mb';
 
 /** What the API needs and the page does not: it may still be opening when the page is asked for. */
 export interface Backend {
@@ -67,6 +69,8 @@ function apiRoutes({ db, gate }: Backend): Router {
   });
   router.use(demandJson);
   router.use('/gear', express.json({ limit: GEAR_LIMIT }));
+  // Only who may come in is listened to at such a length.
+  router.use('/workspace', demandSession(gate), express.json({ limit: WORKSPACE_LIMIT }));
   router.use(express.json({ limit: BODY_LIMIT }));
   router.get('/health', (_request, response) => {
     response.json({ state: 'ready' });
@@ -76,6 +80,7 @@ function apiRoutes({ db, gate }: Backend): Router {
   router.use('/rigs', rigRoutes(db));
   router.use('/gear', gearRoutes(db));
   router.use('/settings', settingsRoutes(db));
+  router.use('/workspace', workspaceRoutes(db));
   return router;
 }
 

@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { readOptions } from './options';
-import { startServer } from './startServer';
+import { runCommand, startServer } from './startServer';
 
 /** Both `server/src` and `server/dist` lie two folders below the project. */
 const inProject = (path: string) => fileURLToPath(new URL(`../../${path}`, import.meta.url));
@@ -15,6 +15,10 @@ async function main(): Promise<void> {
     template: inProject('.cache/pglite-template.tar.gz'),
     web: existsSync(web) ? web : null,
   };
+  if (options.command) {
+    console.log(await runCommand(options, paths, options.command));
+    return;
+  }
   const server = await startServer(
     options,
     paths,

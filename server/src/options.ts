@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
 import { isLoopback } from './guards';
+import type { WorkspaceCommand } from './workspace/workspaceCommand';
 import { LEAST_PASSPHRASE } from './session/passphrase';
 
 export interface ServerOptions {
@@ -11,6 +12,8 @@ export interface ServerOptions {
   readonly demo: boolean;
   /** Asked for on any address but loopback. */
   readonly passphrase: string | null;
+  /** Instead of serving: to back everything up, or to bring it back. */
+  readonly command: WorkspaceCommand | null;
 }
 
 export const DEFAULT_PORT = 4870;
@@ -24,13 +27,15 @@ export function readOptions(
   args: readonly string[],
   environment: NodeJS.ProcessEnv,
 ): ServerOptions {
-  const { values } = parseArgs({
+  const { values, positionals } = parseArgs({
     args: [...args],
+    allowPositionals: true,
     options: {
       host: { type: 'string', default: '127.0.0.1' },
       port: { type: 'string', default: String(DEFAULT_PORT) },
       data: { type: 'string', default: 'data' },
       demo: { type: 'boolean', default: false },
+      overwrite: { type: 'boolean', default: false },
     },
   });
   const port = Number(values.port);
@@ -52,5 +57,16 @@ export function readOptions(
     databaseUrl: environment.DATABASE_URL ?? null,
     demo: values.demo,
     passphrase: isLoopback(values.host) ? null : passphrase,
+    command: readCommand(positionals, values.overwrite),
   };
+}
+
+function readCommand(positionals: readonly string[], overwrite: boolean): WorkspaceCommand | null {
+  const [kind, file, ...rest] = positionals;
+  if (kind === undefined) return null;
+  if ((kind !== 'backup' && kind !== 'restore') || file === undefined || rest.length > 0)
+    throw new Error(
+      'To back up: backup FILE. To bring it back: restore FILE, with --overwrite over what is there.',
+    );
+  return kind === 'backup' ? { kind, file } : { kind, file, overwrite };
 }

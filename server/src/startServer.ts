@@ -12,6 +12,7 @@ import { seedDemo } from './demo/seedDemo';
 import type { ServerOptions } from './options';
 import { upgradeRigs } from './rigs/upgradeRigs';
 import { Gatekeeper } from './session/passphrase';
+import { runWorkspaceCommand, type WorkspaceCommand } from './workspace/workspaceCommand';
 
 export interface ServerPaths {
   readonly migrations: string;
@@ -54,10 +55,38 @@ export async function startServer(
   };
 }
 
-async function openBackend(options: ServerOptions, paths: ServerPaths): Promise<Backend> {
+/**
+ * Backs up or restores what a data directory holds, with nothing served meanwhile.
+ *
+ * @returns what was done, in a sentence; @throws DirectoryInUse, or Error with a sentence
+ */
+export async function runCommand(
+  options: ServerOptions,
+  paths: ServerPaths,
+  command: WorkspaceCommand,
+): Promise<string> {
+  const lock = options.databaseUrl ? null : await lockDirectory(options.dataFolder);
+  try {
+    const db = await openMigrated(options, paths);
+    try {
+      return await runWorkspaceCommand(db, command);
+    } finally {
+      await db.close();
+    }
+  } finally {
+    await lock?.release();
+  }
+}
+
+async function openMigrated(options: ServerOptions, paths: ServerPaths): Promise<Database> {
   const db = await openDatabase(options, paths);
   await migrate(db, await readMigrations(paths.migrations));
   await upgradeRigs(db);
+  return db;
+}
+
+async function openBackend(options: ServerOptions, paths: ServerPaths): Promise<Backend> {
+  const db = await openMigrated(options, paths);
   if (options.demo) await seedDemo(db);
   const gate = options.passphrase === null ? null : await Gatekeeper.open(db, options.passphrase);
   return { db, gate };
