@@ -4,6 +4,7 @@ export * from './gear';
 export * from './path';
 export * from './quantity';
 export * from './rig';
+export * from './formats';
 export * from './judgements';
 export * from './library';
 export * from './tolerance';

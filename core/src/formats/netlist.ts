@@ -1,0 +1,72 @@
+import { chooseLeadForm } from '../circuit';
+import { isSilent, nameHop, namePlace, nameRow, nameSwitch, switchesOf } from '../figures';
+import { drivePath, routeOf } from '../path';
+import { mainRow, type Rig } from '../rig';
+import { NetlistBuilder, slug } from './netlistBuilder';
+
+export type Netlist =
+  | {
+      readonly kind: 'ok';
+      readonly text: string;
+      /** The node at which the way ends; its voltage is the response. */
+      readonly out: string;
+    }
+  | { readonly kind: 'refused'; readonly message: string };
+
+/**
+ * The circuit of a rig as its switches stand, on the way to one end, as a plain netlist of R, L, C, V and E
+ * elements that circuit simulators read. Nodes are named after what stands there; the guitar's voltage is
+ * 1 V, so that the level at the last node is the response.
+ *
+ * @param rowId of the row that arrives; the main one unless named
+ */
+export function writeNetlist(rig: Rig, rowId = mainRow(rig).id): Netlist {
+  const route = routeOf(rig, rowId);
+  if (isSilent(route))
+    return { kind: 'refused', message: 'The guitar gives nothing: there is no circuit to write.' };
+  const path = drivePath(route);
+  const { stops, sections, interrupted } = path;
+  if (interrupted) {
+    const where = namePlace(rig, stops[interrupted.stop]!.place);
+    const message =
+      interrupted.kind === 'gap'
+        ? `Something is missing at ${where}.`
+        : `${where} lets nothing through.`;
+    return { kind: 'refused', message: `${message} There is no circuit to the end.` };
+  }
+  const builder = new NetlistBuilder();
+  const on = switchesOf(rig).filter((id) => rig.standing.positions[id]);
+  builder.comment(
+    `Gullwind: ${rig.name}, ${nameRow(
+      rig,
+      rig.rows.find(({ id }) => id === rowId)!,
+    )}`,
+  );
+  builder.comment(`on: ${on.map((id) => nameSwitch(rig, id)).join(', ') || 'nothing'}`);
+  const name = (stop: number) => slug(shortName(rig, stops[stop]!.place));
+  let heard: string | null = null;
+  for (const { driver, endsAt, hops, circuit } of sections) {
+    builder.comment(`${namePlace(rig, stops[driver]!.place)} drives`);
+    const form = chooseLeadForm(circuit);
+    let at = builder.source(name(driver), circuit.source, heard);
+    for (const hop of hops) at = builder.path(name(hop), stops[hop]!.elements, at, form);
+    builder.load(`${name(endsAt)}_in`, circuit.load, at);
+    heard = at;
+  }
+  const text = [
+    ...builder.lines,
+    '.ac dec 96 20 20000',
+    `.print ac vdb(${heard}) vp(${heard})`,
+    '.end',
+    '',
+  ].join('\n');
+  return { kind: 'ok', text, out: heard! };
+}
+
+/** "in_to_wah", "tap": a lead by where it goes, anything else by its name. */
+function shortName(rig: Rig, place: Parameters<typeof namePlace>[1]): string {
+  if (place.kind !== 'lead') return namePlace(rig, place);
+  const row = rig.rows.find(({ leads }) => leads.some((lead) => lead?.id === place.id));
+  const hop = row?.leads.findIndex((lead) => lead?.id === place.id) ?? -1;
+  return row ? nameHop(rig, row, hop).replace(/^the /u, '') : namePlace(rig, place);
+}
