@@ -1,3 +1,7 @@
+export { chooseDi, headroomDb, USUAL_ENDS } from './diChooser';
+export type { DiChoice } from './diChooser';
+export { areaOfGauge, checkSpeakerLead, gaugeOfArea, INSTRUMENT_LEAD_REFUSED } from './speakerLead';
+export type { SpeakerLead, SpeakerLeadFigures } from './speakerLead';
 export { fitLead } from './leadFit';
 export type { LeadFit, LeadReading } from './leadFit';
 export { capacitanceFor, capacitanceOf, keepLikedLead } from './capacitance';
