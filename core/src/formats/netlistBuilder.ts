@@ -1,5 +1,5 @@
+import type { chooseLeadForm } from '../circuit';
 import {
-  chooseLeadForm,
   type Controls,
   type Load,
   type PathElement,

@@ -1,13 +1,5 @@
 import { compileSection, createLadderState, gridOf, solveLadder, type Section } from '../circuit';
-import {
-  endOfKind,
-  END_KINDS,
-  entered,
-  type End,
-  type EndKind,
-  type Guitar,
-  type Lead,
-} from '../gear';
+import { endOfKind, entered, type End, type EndKind, type Guitar, type Lead } from '../gear';
 import { endLoad, guitarSource, leadElements, TrebleMeter } from '../path';
 
 /** What a source could be plugged into on its way to a mixer. */
@@ -87,7 +79,7 @@ function judge(
   if (loss > MOST_LOSS_DB)
     return {
       fit: 'wrong',
-      why: `Its input of ${END_KINDS[kind].label} loads a source that has no output of its own.`,
+      why: 'Its input is low: it loads a source that has no output of its own.',
     };
   if (kind === 'passiveDi')
     return {

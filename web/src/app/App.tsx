@@ -28,6 +28,14 @@ const createRouter = () =>
           path: '/gear',
           lazy: async () => ({ Component: (await import('../features/gear')).GearPage }),
         },
+        {
+          path: '/di',
+          lazy: async () => ({ Component: (await import('../features/checks')).DiPage }),
+        },
+        {
+          path: '/speaker',
+          lazy: async () => ({ Component: (await import('../features/checks')).SpeakerPage }),
+        },
         { path: '/settings', element: <SettingsPage /> },
         { path: '*', element: <NotFound /> },
       ],

@@ -1,7 +1,9 @@
 import CableOutlined from '@mui/icons-material/CableOutlined';
+import CallMergeOutlined from '@mui/icons-material/CallMergeOutlined';
 import HomeRepairServiceOutlined from '@mui/icons-material/HomeRepairServiceOutlined';
 import RouteOutlined from '@mui/icons-material/RouteOutlined';
 import SettingsOutlined from '@mui/icons-material/SettingsOutlined';
+import SpeakerOutlined from '@mui/icons-material/SpeakerOutlined';
 import { Box, Link, styled, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { NavLink, Outlet, useMatch } from 'react-router';
@@ -57,6 +59,8 @@ export function Shell() {
         )}
         <RailStop to="/gear" label="Gear" icon={<CableOutlined fontSize="small" />} />
         <Box sx={{ flex: 1 }} />
+        <RailStop to="/di" label="Which DI" icon={<CallMergeOutlined fontSize="small" />} />
+        <RailStop to="/speaker" label="Speaker" icon={<SpeakerOutlined fontSize="small" />} />
         <RailStop to="/settings" label="Settings" icon={<SettingsOutlined fontSize="small" />} />
       </Box>
       <Box id="page" tabIndex={-1} sx={{ flex: 1, minWidth: 0, outline: 'none' }}>

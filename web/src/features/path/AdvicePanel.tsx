@@ -12,7 +12,7 @@ import { Box, Button, Link, Typography } from '@mui/material';
 import { memo } from 'react';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
 import { PartFields } from '../../ui/parts/PartFields';
-import { Figure } from './Figure';
+import { Figure } from '../../ui/Figure';
 import type { PathActions } from './usePathActions';
 
 interface Props {

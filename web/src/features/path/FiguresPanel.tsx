@@ -16,7 +16,7 @@ import { Disclosure } from '../../ui/Disclosure';
 import { Assumptions } from '../../ui/parts/Assumptions';
 import type { Analysed } from '../../workers/useAnalysis';
 import type { ToleranceWork } from '../../workers/useTolerance';
-import { Band, Figure } from './Figure';
+import { Band, Figure } from '../../ui/Figure';
 import { SurenessLine } from './SurenessLine';
 import { selectStop, type Selection } from './selection';
 

@@ -5,7 +5,7 @@ import { memo } from 'react';
 import { NameField } from '../../ui/NameField';
 import type { PinnedSound } from '../../workers/questions.worker';
 import type { ToleranceWork } from '../../workers/useTolerance';
-import { Band, Figure } from './Figure';
+import { Band, Figure } from '../../ui/Figure';
 import { PinMark } from './PinMark';
 import { SurenessLine } from './SurenessLine';
 import type { PathActions } from './usePathActions';

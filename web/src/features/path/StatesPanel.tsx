@@ -11,7 +11,7 @@ import { Box, Checkbox, styled, Typography } from '@mui/material';
 import { memo } from 'react';
 import { SOUNDING_FONT } from '../../app/theme';
 import type { AnalysedStates } from '../../workers/useStates';
-import { Figure } from './Figure';
+import { Figure } from '../../ui/Figure';
 import { switchNumbers } from './selection';
 import { StatesHistogram } from './StatesHistogram';
 

@@ -1,5 +1,6 @@
 import { END_KINDS, type EndKind } from '@gullwind/core';
-import { Button, Typography } from '@mui/material';
+import { Box, Button, Link, Typography } from '@mui/material';
+import { Link as RouterLink, useParams } from 'react-router';
 import { EffectsLoopFields, EndFields } from '../../../ui/parts/EndFields';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
 import { PartFields } from '../../../ui/parts/PartFields';
@@ -24,6 +25,7 @@ export function EndPanel({
 }: PanelProps & { readonly id: string }) {
   const end = rig.ends.find((other) => other.id === id)!;
   const target = { of: 'end', id } as const;
+  const { rigId } = useParams();
   const { label } = END_KINDS[end.kind];
   const loop = rig.rows.find(({ at }) => at.kind === 'ampLoop' && at.end === id);
   return (
@@ -68,6 +70,16 @@ export function EndPanel({
           actions={actions}
         />
       </PanelGroup>
+      <Box sx={{ display: 'flex', gap: 2, mt: 1 }}>
+        <Link component={RouterLink} to={`/di?rig=${rigId}`} variant="body2">
+          Which DI?
+        </Link>
+        {end.kind === 'amp' && (
+          <Link component={RouterLink} to="/speaker" variant="body2">
+            Speaker lead
+          </Link>
+        )}
+      </Box>
       <Typography variant="caption" sx={{ display: 'block', mt: 1.5, color: 'text.secondary' }}>
         {CAUTIONS[end.kind]}
       </Typography>

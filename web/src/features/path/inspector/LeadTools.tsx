@@ -19,7 +19,7 @@ import { Disclosure } from '../../../ui/Disclosure';
 import { QuantityField } from '../../../ui/QuantityField';
 import { questionsWorker } from '../../../workers/workers';
 import { useLatest } from '../../../workers/useLatest';
-import { Figure } from '../Figure';
+import { Figure } from '../../../ui/Figure';
 import type { PathActions } from '../usePathActions';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
 

@@ -2,7 +2,7 @@ import { formatQuantity, formatSignedDb, type Resonance, type Rig } from '@gullw
 import { Box, Typography } from '@mui/material';
 import { questionsWorker } from '../../../workers/workers';
 import { useLatest } from '../../../workers/useLatest';
-import { Figure } from '../Figure';
+import { Figure } from '../../../ui/Figure';
 
 const ask = (rig: Rig) => questionsWorker().sweepSources(rig);
 

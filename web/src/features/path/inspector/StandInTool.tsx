@@ -3,7 +3,7 @@ import { Box, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { questionsWorker } from '../../../workers/workers';
 import { useLatest } from '../../../workers/useLatest';
-import { Figure } from '../Figure';
+import { Figure } from '../../../ui/Figure';
 
 interface Question {
   readonly rig: Rig;

@@ -1,7 +1,7 @@
 import { formatSignedDb, isEstablished, type Bounds } from '@gullwind/core';
 import { styled } from '@mui/material';
 import { memo } from 'react';
-import { SOUNDING_FONT } from '../../app/theme';
+import { SOUNDING_FONT } from '../app/theme';
 
 interface FigureProps {
   readonly name: string;

@@ -1,0 +1,157 @@
+import {
+  areaOfGauge,
+  checkSpeakerLead,
+  entered,
+  formatNumber,
+  formatQuantity,
+  formatSignedDb,
+  gaugeOfArea,
+  INSTRUMENT_LEAD_REFUSED,
+  type FieldRule,
+  type Sourced,
+  type SpeakerLeadFigures,
+} from '@gullwind/core';
+import { Alert, Box, Typography } from '@mui/material';
+import { useEffect, useState } from 'react';
+import { useSettings } from '../../app/useSettings';
+import { ChoiceField } from '../../ui/parts/ChoiceField';
+import { QuantityField } from '../../ui/QuantityField';
+import { Figure } from '../../ui/Figure';
+
+const rule = (
+  label: string,
+  quantity: FieldRule['quantity'],
+  min: number,
+  max: number,
+): FieldRule => ({
+  label,
+  quantity,
+  min,
+  max,
+});
+const LENGTH = rule('Length', 'length', 0.1, 200);
+const AREA = rule('Cross-section of a conductor', 'area', 0.05e-6, 50e-6);
+const LOAD = rule('Loudspeaker', 'resistance', 1, 64);
+const POWER = rule('Power', 'power', 0.1, 5000);
+const GAUGES = [8, 10, 12, 13, 14, 16, 18, 20, 22, 24];
+const MOST_LOSS_DB = 0.5;
+
+/** Whether a lead between amplifier and loudspeaker is thick and short enough. */
+export function SpeakerPage() {
+  const [{ units }] = useSettings();
+  const [kind, setKind] = useState<'speaker' | 'instrument'>('speaker');
+  const [lengthM, setLength] = useState<Sourced>(entered(10));
+  const [areaM2, setArea] = useState<Sourced>(entered(2.5e-6));
+  const [loadOhm, setLoad] = useState<Sourced>(entered(8));
+  const [powerW, setPower] = useState<Sourced>(entered(100));
+  useEffect(() => {
+    document.title = 'Speaker lead · Gullwind';
+  }, []);
+  const found = checkSpeakerLead({
+    lengthM: lengthM.value,
+    areaM2: areaM2.value,
+    loadOhm: loadOhm.value,
+    powerW: powerW.value,
+  });
+  const shared = { units, assumedFrom: 'a speaker lead' } as const;
+  const gauge = gaugeOfArea(areaM2.value);
+  return (
+    <Box component="main" sx={{ p: 3, maxWidth: 1000 }}>
+      <Typography variant="h1">Speaker lead</Typography>
+      <Typography sx={{ color: 'text.secondary', mb: 2, maxWidth: 720 }}>
+        Between amplifier and loudspeaker resistance rules, not capacitance: short and thick.
+      </Typography>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { md: '320px minmax(0, 1fr)' },
+          columnGap: 5,
+          rowGap: 2,
+        }}
+      >
+        <Box component="section" aria-label="The lead">
+          <ChoiceField
+            label="The lead is"
+            value={kind}
+            options={[
+              ['speaker', 'made for loudspeakers'],
+              ['instrument', 'an instrument lead'],
+            ]}
+            onChange={setKind}
+          />
+          <QuantityField {...shared} rule={LENGTH} value={lengthM} onChange={setLength} />
+          <QuantityField
+            {...shared}
+            rule={AREA}
+            label="Each conductor"
+            value={areaM2}
+            onChange={setArea}
+          />
+          <ChoiceField
+            label="or by gauge"
+            value={GAUGES.includes(gauge) ? String(gauge) : ''}
+            options={[
+              ['', 'between'],
+              ...GAUGES.map((one) => [String(one), `${one} AWG`] as const),
+            ]}
+            onChange={(one) => one !== '' && setArea(entered(areaOfGauge(Number(one))))}
+          />
+          <QuantityField {...shared} rule={LOAD} value={loadOhm} onChange={setLoad} />
+          <QuantityField
+            {...shared}
+            rule={POWER}
+            label="Power of the amp"
+            value={powerW}
+            onChange={setPower}
+          />
+          <Typography variant="caption" sx={{ display: 'block', mt: 2, color: 'text.secondary' }}>
+            Switch the amplifier off before anything is plugged in or out. A tube amplifier must
+            never run without its loudspeaker. Never open one: lethal voltages remain when it is
+            unplugged; that is work for a qualified technician.
+          </Typography>
+        </Box>
+        <Box component="section" aria-label="What it does">
+          {kind === 'instrument' ? (
+            <Alert severity="error" data-testid="refused">
+              {INSTRUMENT_LEAD_REFUSED}
+            </Alert>
+          ) : (
+            <Found found={found} />
+          )}
+          <Typography variant="body2" sx={{ mt: 2, color: 'text.secondary' }}>
+            The other way about, a speaker lead from guitar to pedal does no harm: it is not
+            shielded, and hums.
+          </Typography>
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+function Found({ found }: { readonly found: SpeakerLeadFigures }) {
+  const { resistanceOhm, lossDb, heatW, heatWPerM, damping, currentA } = found;
+  const isFine = -lossDb <= MOST_LOSS_DB;
+  return (
+    <>
+      <Typography sx={{ fontSize: 17, mb: 1 }} data-testid="said">
+        {isFine
+          ? 'Thick enough: what it takes is unlikely to be heard.'
+          : 'Too thin for its length: shorter, or thicker.'}
+      </Typography>
+      <Box
+        component="dl"
+        sx={{ m: 0, display: 'grid', gridTemplateColumns: 'auto 1fr', maxWidth: 380 }}
+      >
+        <Figure name="Loss" value={`${formatSignedDb(lossDb, 2)} dB`} large />
+        <Figure
+          name="Resistance, there and back"
+          value={formatQuantity(resistanceOhm, 'resistance', 'metric')}
+        />
+        <Figure name="Damping it leaves, at most" value={formatNumber(damping, 0)} />
+        <Figure name="Heat in a metre" value={formatQuantity(heatWPerM, 'power', 'metric')} />
+        <Figure name="Heat in all of it" value={formatQuantity(heatW, 'power', 'metric')} />
+        <Figure name="Current" value={formatQuantity(currentA, 'current', 'metric')} />
+      </Box>
+    </>
+  );
+}

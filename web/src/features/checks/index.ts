@@ -1,0 +1,2 @@
+export { DiPage } from './DiPage';
+export { SpeakerPage } from './SpeakerPage';
