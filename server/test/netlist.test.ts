@@ -20,7 +20,7 @@ import { DEMO_RIGS } from '../src/demo/demoRigs';
 
 const isThere = spawnSync('ngspice', ['--version']).status === 0;
 if (!isThere) {
-  console.warn(
+  process.emitWarning(
     'SKIPPED: ngspice is not installed; netlists are held against nodal analysis alone.',
   );
 }

@@ -7,6 +7,7 @@ import SpeakerOutlined from '@mui/icons-material/SpeakerOutlined';
 import { Box, Link, styled, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { NavLink, Outlet, useMatch } from 'react-router';
+import { Intake } from '../features/files';
 import { useAppSelector } from './store';
 
 const RAIL_PX = 76;
@@ -64,7 +65,9 @@ export function Shell() {
         <RailStop to="/settings" label="Settings" icon={<SettingsOutlined fontSize="small" />} />
       </Box>
       <Box id="page" tabIndex={-1} sx={{ flex: 1, minWidth: 0, outline: 'none' }}>
-        <Outlet />
+        <Intake>
+          <Outlet />
+        </Intake>
       </Box>
     </Box>
   );

@@ -1,9 +1,12 @@
 import type {
   CreateRig,
   GearList,
+  Restored,
+  RestoreWorkspace as RestoreRequest,
   RigUse,
   StoredItem,
   UpdateItem,
+  Workspace,
   Problem,
   RigListing,
   SessionState,
@@ -79,6 +82,11 @@ export const api = createApi({
         }
       },
     }),
+    getWorkspace: build.query<Workspace, void>({ query: () => '/workspace', keepUnusedDataFor: 0 }),
+    restoreWorkspace: build.mutation<Restored, RestoreRequest>({
+      query: (body) => ({ url: '/workspace', method: 'POST', body }),
+      invalidatesTags: ['rigs', 'gear', 'settings'],
+    }),
     getSettings: build.query<Settings, void>({
       query: () => '/settings',
       providesTags: ['settings'],
@@ -113,6 +121,7 @@ export const {
   useAddGearMutation,
   useRemoveGearMutation,
   usePutItemMutation,
+  useRestoreWorkspaceMutation,
   useGetSettingsQuery,
   usePutSettingsMutation,
   useGetSessionQuery,

@@ -1,5 +1,6 @@
 import { wrap, type Remote } from 'comlink';
 import type { AnalysisApi } from './analysis.worker';
+import type { FilesApi } from './files.worker';
 import type { QuestionsApi } from './questions.worker';
 import type { ToleranceApi } from './tolerance.worker';
 
@@ -20,4 +21,8 @@ export const questionsWorker = once<QuestionsApi>(
 
 export const toleranceWorker = once<ToleranceApi>(
   () => new Worker(new URL('./tolerance.worker.ts', import.meta.url), { type: 'module' }),
+);
+
+export const filesWorker = once<FilesApi>(
+  () => new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' }),
 );

@@ -1,4 +1,4 @@
-import type { RigUse, StoredItem } from '@gullwind/contract';
+import { writeGearCsv, type RigUse, type StoredItem } from '@gullwind/contract';
 import { GEAR_KINDS, type GearItem, type GearKind, type Provenance } from '@gullwind/core';
 import Add from '@mui/icons-material/Add';
 import {
@@ -17,6 +17,7 @@ import { useSearchParams } from 'react-router';
 import { messageOf, useListGearQuery, useListUsesQuery } from '../../app/api';
 import { useSettings } from '../../app/useSettings';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
+import { OpenFileButton, saveText } from '../files';
 import { AddGear, newGearId } from './AddGear';
 import { countKinds, filterGear, type GearFilter } from './gearFilter';
 import { GearList } from './GearList';
@@ -77,6 +78,15 @@ export function GearPage() {
         <Typography sx={{ color: 'text.secondary', flex: 1 }}>
           How well each number is known stands beside it: the taller the mark, the better.
         </Typography>
+        <OpenFileButton>Bring a list in</OpenFileButton>
+        <Button
+          disabled={shown.length === 0}
+          onClick={() =>
+            saveText('gear.csv', writeGearCsv(shown.map(({ item }) => item)), 'text/csv')
+          }
+        >
+          Take {filter === EVERYTHING ? 'it' : 'these'} out
+        </Button>
         <Button variant="contained" startIcon={<Add />} onClick={() => setAdding(true)}>
           Add
         </Button>

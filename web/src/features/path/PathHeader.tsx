@@ -21,11 +21,12 @@ interface Props {
   readonly actions: PathActions;
   /** Scene, guitar, end and power. */
   readonly standBar: ReactNode;
+  readonly takeOut: ReactNode;
 }
 
 /** Whose rig this is, how it stands with the server, and the few things that act on all of it. */
 export function PathHeader(props: Props) {
-  const { name, player, save, canUndo, canRedo, actions, standBar } = props;
+  const { name, player, save, canUndo, canRedo, actions, standBar, takeOut } = props;
   const [settings, change] = useSettings();
   const mode = useThemeMode();
   const isMetric = settings.units === 'metric';
@@ -101,6 +102,7 @@ export function PathHeader(props: Props) {
           <LightModeOutlined fontSize="small" />
         )}
       </Tool>
+      {takeOut}
       <Tool label="Keys" onClick={actions.showKeys}>
         <KeyboardOutlined fontSize="small" />
       </Tool>

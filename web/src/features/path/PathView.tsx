@@ -10,6 +10,7 @@ import { usePins } from '../../workers/useSideQuestions';
 import { useStates } from '../../workers/useStates';
 import { useTolerance } from '../../workers/useTolerance';
 import { shownRig, type OpenRig } from '../editor';
+import { TakeOutMenu } from '../files';
 import { ConflictDialog } from './ConflictDialog';
 import { GearPicker, type PickerKind } from './GearPicker';
 import { Inspector } from './inspector/Inspector';
@@ -64,6 +65,7 @@ export function PathView({ open }: { open: OpenRig }) {
         canRedo={open.future.length > 0}
         actions={actions}
         standBar={<StandBar rig={rig} rowId={rowId} actions={actions} />}
+        takeOut={<TakeOutMenu rig={open.rig} rowId={rowId} analysis={analysed?.analysis ?? null} />}
       />
       <Run
         rig={rig}

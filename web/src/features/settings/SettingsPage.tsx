@@ -1,6 +1,7 @@
 import { FIELD_RULES } from '@gullwind/core';
 import {
   Box,
+  Button,
   FormControl,
   FormControlLabel,
   FormLabel,
@@ -8,8 +9,12 @@ import {
   RadioGroup,
   Typography,
 } from '@mui/material';
+import { useSnackbar } from 'notistack';
 import { useEffect } from 'react';
+import { api, messageOf } from '../../app/api';
+import { useAppDispatch } from '../../app/store';
 import { useSettings } from '../../app/useSettings';
+import { OpenFileButton, saveWorkspace } from '../files';
 import { QuantityField } from '../../ui/QuantityField';
 
 /** What holds for the whole workshop. */
@@ -63,6 +68,35 @@ export function SettingsPage() {
           />
         ))}
       </Box>
+      <Backup />
+    </Box>
+  );
+}
+
+/** Everything to a file, and back. */
+function Backup() {
+  const dispatch = useAppDispatch();
+  const { enqueueSnackbar } = useSnackbar();
+  const backUp = async () => {
+    const answer = await dispatch(
+      api.endpoints.getWorkspace.initiate(undefined, { forceRefetch: true }),
+    );
+    if (answer.data) saveWorkspace(answer.data);
+    else enqueueSnackbar(messageOf(answer.error), { variant: 'warning' });
+  };
+  return (
+    <Box component="section" aria-labelledby="backup-heading">
+      <Typography id="backup-heading" variant="h2">
+        Backup
+      </Typography>
+      <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
+        All rigs with their revisions, the gear list and these settings in one file. It comes back
+        here, or dropped anywhere; over what is there only when you say so.
+      </Typography>
+      <Button variant="outlined" onClick={() => void backUp()} sx={{ mr: 1 }}>
+        Back everything up
+      </Button>
+      <OpenFileButton>Bring a backup back</OpenFileButton>
     </Box>
   );
 }

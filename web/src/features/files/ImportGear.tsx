@@ -1,0 +1,315 @@
+import {
+  ALL_TARGETS,
+  MOST_ITEMS,
+  NUMBER_RULES,
+  targetKey,
+  type ColumnTarget,
+  type GearReport,
+  type Table,
+} from '@gullwind/contract';
+import { GEAR_KINDS, type GearKind, type Provenance } from '@gullwind/core';
+import {
+  Alert,
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  NativeSelect,
+  styled,
+  Typography,
+} from '@mui/material';
+import { useSnackbar } from 'notistack';
+import { useEffect, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { messageOf, useAddGearMutation, useRemoveGearMutation } from '../../app/api';
+import { ChoiceField } from '../../ui/parts/ChoiceField';
+import { filesWorker } from '../../workers/workers';
+
+interface Props {
+  readonly name: string;
+  readonly table: Table;
+  readonly guessed: readonly ColumnTarget[];
+  readonly onClose: () => void;
+}
+
+const SHOWN_ROWS = 8;
+const SHOWN_PROBLEMS = 12;
+
+const KIND_WORDS: Readonly<Record<GearKind, string>> = {
+  guitar: 'guitars',
+  device: 'pedals and boxes',
+  lead: 'leads',
+  end: 'amps, DIs, inputs',
+  plug: 'plugs',
+  supply: 'supplies',
+  board: 'boards',
+};
+
+const FROM: readonly (readonly [Provenance, string])[] = [
+  ['measured', 'measured'],
+  ['sheet', 'read off data sheets'],
+  ['entered', 'entered by hand'],
+  ['assumed', 'assumed'],
+];
+
+/** A table before it comes in: what each column is, what would become of each row, and the choice. */
+export function ImportGear({ name, table, guessed, onClose }: Props) {
+  const [columns, setColumns] = useState(guessed);
+  const [kind, setKind] = useState<GearKind>('lead');
+  const [from, setFrom] = useState<Provenance>(
+    guessed.some((target) => target.kind === 'reading') ? 'measured' : 'entered',
+  );
+  const report = useReport(table, columns, kind, from);
+  const add = useAdd(onClose);
+  const count = report?.items.length ?? 0;
+  const isMuch = count > MOST_ITEMS;
+  return (
+    <Dialog open onClose={onClose} maxWidth="lg" fullWidth aria-labelledby="import-title">
+      <DialogTitle id="import-title">What {name} brings</DialogTitle>
+      <DialogContent>
+        <Box
+          sx={{ display: 'grid', gridTemplateColumns: { md: '300px 1fr' }, columnGap: 4, mb: 1.5 }}
+        >
+          <Box>
+            <ChoiceField
+              label="Rows are"
+              value={kind}
+              options={GEAR_KINDS.map((one) => [one, KIND_WORDS[one]] as const)}
+              onChange={setKind}
+            />
+            <ChoiceField label="Numbers are" value={from} options={FROM} onChange={setFrom} />
+          </Box>
+          <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+            A row may say its own kind, and a number where it is from. The capacitance of whole
+            leads of one name at several lengths makes one entry: a straight line through the
+            readings.
+          </Typography>
+        </Box>
+        <Preview table={table} columns={columns} kind={kind} onChange={setColumns} />
+        <Report report={report} />
+        {isMuch && (
+          <Alert severity="warning">
+            {count} entries are above the most, {MOST_ITEMS}, in one go.
+          </Alert>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Leave it outside</Button>
+        {report && report.problems.length > 0 && count > 0 && !isMuch && (
+          <Button variant="outlined" onClick={() => void add(report)}>
+            Add the {count} good ones
+          </Button>
+        )}
+        <Button
+          variant="contained"
+          disabled={!report || report.problems.length > 0 || count === 0 || isMuch}
+          onClick={() => report && void add(report)}
+        >
+          Add all {count}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function useReport(
+  table: Table,
+  columns: readonly ColumnTarget[],
+  kind: GearKind,
+  from: Provenance,
+): GearReport | null {
+  const [report, setReport] = useState<GearReport | null>(null);
+  useEffect(() => {
+    let isWanted = true;
+    void filesWorker()
+      .gear(table, { columns, kind, from })
+      .then((found) => isWanted && setReport(found));
+    return () => {
+      isWanted = false;
+    };
+  }, [table, columns, kind, from]);
+  return report;
+}
+
+function useAdd(onClose: () => void) {
+  const [post] = useAddGearMutation();
+  const [remove] = useRemoveGearMutation();
+  const navigate = useNavigate();
+  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
+  return async ({ items }: GearReport) => {
+    const answer = await post(items);
+    if ('error' in answer)
+      return void enqueueSnackbar(messageOf(answer.error), { variant: 'warning' });
+    onClose();
+    await navigate(`/gear?at=${items[0]!.id}`);
+    enqueueSnackbar(
+      `${items.length} ${items.length === 1 ? 'entry is' : 'entries are'} in the gear list.`,
+      {
+        autoHideDuration: 20_000,
+        action: (key) => (
+          <Button
+            color="inherit"
+            size="small"
+            onClick={() => {
+              closeSnackbar(key);
+              void remove(items.map(({ id }) => id)).then((taken) => {
+                if ('error' in taken)
+                  enqueueSnackbar(messageOf(taken.error), { variant: 'warning' });
+              });
+            }}
+          >
+            Take them back
+          </Button>
+        ),
+      },
+    );
+  };
+}
+
+const Grid = styled('table')(({ theme }) => ({
+  borderCollapse: 'collapse',
+  fontSize: 13.5,
+  '& th, & td': {
+    padding: '2px 10px 2px 0',
+    textAlign: 'left',
+    fontWeight: 400,
+    maxWidth: 220,
+    overflow: 'hidden',
+    textOverflow: 'ellipsis',
+    whiteSpace: 'nowrap',
+  },
+  '& thead th': { verticalAlign: 'bottom', fontWeight: 600 },
+  '& tbody tr': { borderTop: `1px solid ${theme.chart.grid}` },
+}));
+
+interface PreviewProps extends Pick<Props, 'table'> {
+  readonly columns: readonly ColumnTarget[];
+  readonly kind: GearKind;
+  readonly onChange: (columns: readonly ColumnTarget[]) => void;
+}
+
+function Preview({ table, columns, kind, onChange }: PreviewProps) {
+  const targets = ALL_TARGETS.filter((target) => isFor(kind, target));
+  const choose = (at: number, key: string) => {
+    const target = ALL_TARGETS.find((one) => targetKey(one) === key)!;
+    const before = columns[at]!;
+    // A unit that the header names goes on meaning the same.
+    const unit = 'unit' in before && 'unit' in target ? { unit: before.unit } : {};
+    onChange(columns.with(at, { ...target, ...unit }));
+  };
+  return (
+    <Box sx={{ overflowX: 'auto' }} tabIndex={0} aria-label="The first rows" role="region">
+      <Grid>
+        <thead>
+          <tr>
+            {table.header.map((header, at) => (
+              <th key={at} scope="col">
+                <div title={header}>{header || '(no header)'}</div>
+                <NativeSelect
+                  value={targetKey(columns[at]!)}
+                  onChange={(event) => choose(at, event.target.value)}
+                  inputProps={{ 'aria-label': `Column ${header || at + 1} is read as` }}
+                  sx={{ fontSize: 13, maxWidth: 180 }}
+                >
+                  {[columns[at]!, ...targets]
+                    .filter(
+                      (one, i, all) => all.findIndex((x) => targetKey(x) === targetKey(one)) === i,
+                    )
+                    .map((target) => (
+                      <option key={targetKey(target)} value={targetKey(target)}>
+                        {sayTarget(target)}
+                      </option>
+                    ))}
+                </NativeSelect>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {table.rows.slice(0, SHOWN_ROWS).map(({ row, cells }) => (
+            <tr key={row}>
+              {table.header.map((_, at) => (
+                <td key={at}>{(cells[at] ?? '').slice(0, 60)}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </Grid>
+      {table.rows.length > SHOWN_ROWS && (
+        <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+          and {table.rows.length - SHOWN_ROWS} more rows
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+const OF_LEADS: ReadonlySet<string> = new Set([
+  'lengthM',
+  'cPerMF',
+  'plugF',
+  'rPerMOhm',
+  'lPerMH',
+  'coil',
+  'addedF',
+]);
+
+/** Columns of other kinds are left out where the rows are leads, which most lists are. */
+const isFor = (kind: GearKind, target: ColumnTarget): boolean =>
+  kind !== 'lead' || target.kind !== 'number' || OF_LEADS.has(target.path);
+
+const WORDS: Readonly<Record<string, string>> = {
+  totalF: 'capacitance of the whole lead',
+  on: 'day of the measurement',
+  by: 'meter',
+  second: 'second pickup',
+  sideJack: 'side jack',
+  fails: 'how it fails',
+};
+
+function sayTarget(target: ColumnTarget): string {
+  switch (target.kind) {
+    case 'ignore':
+      return 'nothing: leave it out';
+    case 'word':
+    case 'reading':
+      return WORDS[target.column] ?? target.column;
+    case 'number':
+      return NUMBER_RULES[target.path]!.label.toLowerCase();
+    case 'origin':
+      return `where from: ${NUMBER_RULES[target.path]!.label.toLowerCase()}`;
+    case 'choice':
+      return target.path;
+  }
+}
+
+function Report({ report }: { readonly report: GearReport | null }) {
+  if (!report) return <Typography variant="body2">Reading …</Typography>;
+  const { items, problems, notes } = report;
+  return (
+    <Box sx={{ mt: 1.5 }} data-testid="import-report" role="status">
+      <Typography sx={{ fontWeight: 600 }}>
+        {items.length} {items.length === 1 ? 'entry' : 'entries'} can come in
+        {problems.length > 0
+          ? `; ${problems.length} ${problems.length === 1 ? 'row' : 'rows'} cannot`
+          : ''}
+        .
+      </Typography>
+      {notes.map((note) => (
+        <Typography key={note} variant="body2">
+          {note}
+        </Typography>
+      ))}
+      {problems.slice(0, SHOWN_PROBLEMS).map(({ row, message }, i) => (
+        <Typography key={i} variant="body2" sx={{ color: 'error.main', overflowWrap: 'anywhere' }}>
+          Row {row}: {message.slice(0, 300)}
+        </Typography>
+      ))}
+      {problems.length > SHOWN_PROBLEMS && (
+        <Typography variant="body2">and {problems.length - SHOWN_PROBLEMS} more</Typography>
+      )}
+    </Box>
+  );
+}

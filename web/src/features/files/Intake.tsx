@@ -1,0 +1,168 @@
+import {
+  Box,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  Button,
+  Typography,
+} from '@mui/material';
+import { useSnackbar } from 'notistack';
+import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
+import { useDropzone } from 'react-dropzone';
+import { useNavigate } from 'react-router';
+import { messageOf, useCreateRigMutation, useDeleteRigMutation } from '../../app/api';
+import type { LookedAt } from '../../workers/files.worker';
+import { filesWorker } from '../../workers/workers';
+import { ImportGear } from './ImportGear';
+import { RestoreWorkspace } from './RestoreWorkspace';
+
+type Opened = { readonly name: string; readonly found: LookedAt } | null;
+
+const IntakeContext = createContext<(file: File) => void>(() => undefined);
+
+/** Opens a file from outside, whatever it is. */
+export const useOpenFile = () => useContext(IntakeContext);
+
+/** The whole application as a place to drop files: gear lists, rigs, workspaces. */
+export function Intake({ children }: { readonly children: ReactNode }) {
+  const [opened, setOpened] = useState<Opened>(null);
+  const addRig = useAddRig();
+  const open = useCallback(
+    async (file: File) => {
+      const found = await lookAt(file);
+      if (found.kind === 'rig') await addRig(found.rig);
+      else setOpened({ name: file.name, found });
+    },
+    [addRig],
+  );
+  const onDrop = useCallback(
+    (files: File[]) => {
+      if (files[0]) void open(files[0]);
+    },
+    [open],
+  );
+  const { getRootProps, getInputProps, isDragActive } = useDropzone({
+    onDrop,
+    noClick: true,
+    noKeyboard: true,
+    multiple: false,
+  });
+  const openFile = useMemo(() => (file: File) => void open(file), [open]);
+  const close = () => setOpened(null);
+  return (
+    <IntakeContext value={openFile}>
+      <Box {...getRootProps()} role={undefined} tabIndex={undefined} sx={{ minHeight: '100vh' }}>
+        <input {...getInputProps()} aria-label="A file dropped here" />
+        {children}
+        {isDragActive && <Catching />}
+      </Box>
+      {opened?.found.kind === 'table' && (
+        <ImportGear
+          name={opened.name}
+          table={opened.found.table}
+          guessed={opened.found.columns}
+          onClose={close}
+        />
+      )}
+      {opened?.found.kind === 'workspace' && (
+        <RestoreWorkspace name={opened.name} workspace={opened.found.workspace} onClose={close} />
+      )}
+      {opened?.found.kind === 'refused' && (
+        <Refused name={opened.name} problems={opened.found.problems} onClose={close} />
+      )}
+    </IntakeContext>
+  );
+}
+
+async function lookAt(file: File): Promise<LookedAt> {
+  try {
+    return await filesWorker().look(new Uint8Array(await file.arrayBuffer()));
+  } catch (error) {
+    const message = `It could not be read: ${(error as Error).message}`;
+    return { kind: 'refused', problems: [{ path: 'file', message }] };
+  }
+}
+
+function useAddRig() {
+  const [create] = useCreateRigMutation();
+  const [remove] = useDeleteRigMutation();
+  const navigate = useNavigate();
+  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
+  return useCallback(
+    async (rig: Extract<LookedAt, { kind: 'rig' }>['rig']) => {
+      const id = crypto.randomUUID();
+      const made = await create({ id, rig });
+      if ('error' in made)
+        return void enqueueSnackbar(messageOf(made.error), { variant: 'warning' });
+      await navigate(`/rigs/${id}/path`);
+      enqueueSnackbar(`“${rig.name}” is a rig of its own now.`, {
+        autoHideDuration: 15_000,
+        action: (key) => (
+          <Button
+            color="inherit"
+            size="small"
+            onClick={() => {
+              closeSnackbar(key);
+              void remove(id);
+              void navigate('/');
+            }}
+          >
+            Take it off the list
+          </Button>
+        ),
+      });
+    },
+    [create, remove, navigate, enqueueSnackbar, closeSnackbar],
+  );
+}
+
+const Catching = () => (
+  <Box
+    sx={{
+      position: 'fixed',
+      inset: 12,
+      zIndex: 2000,
+      display: 'grid',
+      placeItems: 'center',
+      border: '2px dashed',
+      borderColor: 'primary.main',
+      bgcolor: 'background.default',
+      opacity: 0.94,
+      pointerEvents: 'none',
+    }}
+  >
+    <Typography variant="h1">Let go: a gear list (CSV), a rig or a backup (JSON)</Typography>
+  </Box>
+);
+
+interface RefusedProps {
+  readonly name: string;
+  readonly problems: readonly { readonly path: string; readonly message: string }[];
+  readonly onClose: () => void;
+}
+
+function Refused({ name, problems, onClose }: RefusedProps) {
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="refused-title">
+      <DialogTitle id="refused-title">{name} stays outside</DialogTitle>
+      <DialogContent>
+        <Typography gutterBottom>Nothing was changed.</Typography>
+        <Box
+          component="ul"
+          sx={{ m: 0, pl: 2.5, overflowWrap: 'anywhere' }}
+          data-testid="refused-problems"
+        >
+          {problems.map(({ path, message }, i) => (
+            <li key={i}>{path === 'file' ? message : `${path}: ${message}`}</li>
+          ))}
+        </Box>
+      </DialogContent>
+      <DialogActions>
+        <Button variant="contained" onClick={onClose} autoFocus>
+          Well then
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,85 @@
+import type { Workspace } from '@gullwind/contract';
+import {
+  Alert,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  Typography,
+} from '@mui/material';
+import { useState } from 'react';
+import { api, messageOf, useRestoreWorkspaceMutation } from '../../app/api';
+import { useAppDispatch } from '../../app/store';
+import { saveText } from './saveText';
+
+interface Props {
+  readonly name: string;
+  readonly workspace: Workspace;
+  readonly onClose: () => void;
+}
+
+/** Brings a backup back: at once where there is nothing yet, over what is there only when told to. */
+export function RestoreWorkspace({ name, workspace, onClose }: Props) {
+  const [restore, { isLoading }] = useRestoreWorkspaceMutation();
+  const dispatch = useAppDispatch();
+  const [message, setMessage] = useState<string | null>(null);
+  const [isTaken, setTaken] = useState(false);
+  const bring = async (overwrite: boolean) => {
+    const answer = await restore({ workspace, overwrite });
+    if (answer.error) {
+      setMessage(messageOf(answer.error));
+      setTaken('status' in answer.error && answer.error.status === 409);
+      return;
+    }
+    // Everything may have changed under what is shown.
+    window.location.assign('/');
+  };
+  const backUp = async () => {
+    const { data } = await dispatch(
+      api.endpoints.getWorkspace.initiate(undefined, { forceRefetch: true }),
+    );
+    if (data) saveWorkspace(data);
+  };
+  const onList = workspace.rigs.filter(({ deletedAt }) => deletedAt === null).length;
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="restore-title">
+      <DialogTitle id="restore-title">Bring {name} back?</DialogTitle>
+      <DialogContent>
+        <Typography gutterBottom>
+          It holds {onList} {onList === 1 ? 'rig' : 'rigs'} with all their revisions,{' '}
+          {workspace.gear.length} pieces of gear{workspace.settings ? ', and settings' : ''}.
+        </Typography>
+        {message && <Alert severity="warning">{message}</Alert>}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Leave it</Button>
+        {isTaken ? (
+          <>
+            <Button onClick={() => void backUp()}>Back up what is here first</Button>
+            <Button
+              variant="contained"
+              color="warning"
+              disabled={isLoading}
+              onClick={() => void bring(true)}
+            >
+              Overwrite everything here
+            </Button>
+          </>
+        ) : (
+          <Button variant="contained" disabled={isLoading} onClick={() => void bring(false)}>
+            Bring it back
+          </Button>
+        )}
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+/** A backup under the day it was made. */
+export const saveWorkspace = (workspace: Workspace): void =>
+  saveText(
+    `gullwind-${new Date().toISOString().slice(0, 10)}.json`,
+    `${JSON.stringify(workspace)}\n`,
+    'application/json',
+  );

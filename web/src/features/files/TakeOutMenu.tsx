@@ -1,0 +1,63 @@
+import { slug, writeNetlist, writeResponseCsv, type Analysis, type Rig } from '@gullwind/core';
+import FileDownloadOutlined from '@mui/icons-material/FileDownloadOutlined';
+import { IconButton, Menu, MenuItem, Tooltip } from '@mui/material';
+import { useSnackbar } from 'notistack';
+import { useState } from 'react';
+import { saveText } from './saveText';
+
+interface Props {
+  readonly rig: Rig;
+  /** The way that is looked at, as its switches stand. */
+  readonly rowId: string;
+  readonly analysis: Analysis | null;
+}
+
+/** The rig as files for elsewhere: the whole of it, its circuit, its curve. */
+export function TakeOutMenu({ rig, rowId, analysis }: Props) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const { enqueueSnackbar } = useSnackbar();
+  const name = slug(rig.name).replaceAll('_', '-');
+  const close = () => setAnchor(null);
+  const netlist = () => {
+    close();
+    const written = writeNetlist(rig, rowId);
+    if (written.kind === 'ok') saveText(`${name}.cir`, written.text, 'text/plain');
+    else enqueueSnackbar(written.message, { variant: 'warning' });
+  };
+  const curve = () => {
+    close();
+    if (analysis?.kind === 'sounding')
+      saveText(`${name}-curve.csv`, writeResponseCsv(analysis), 'text/csv');
+    else enqueueSnackbar('Nothing comes through: there is no curve.', { variant: 'warning' });
+  };
+  const whole = () => {
+    close();
+    saveText(`${name}.rig.json`, `${JSON.stringify(rig, null, 1)}\n`, 'application/json');
+  };
+  return (
+    <>
+      <Tooltip title="Take it out as a file">
+        <IconButton
+          size="small"
+          color="inherit"
+          aria-label="Take it out as a file"
+          aria-haspopup="menu"
+          onClick={(event) => setAnchor(event.currentTarget)}
+        >
+          <FileDownloadOutlined fontSize="small" />
+        </IconButton>
+      </Tooltip>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
+        <MenuItem dense onClick={whole}>
+          The rig (JSON)
+        </MenuItem>
+        <MenuItem dense onClick={netlist}>
+          Its circuit as it stands (netlist)
+        </MenuItem>
+        <MenuItem dense onClick={curve}>
+          Its curve as it stands (CSV)
+        </MenuItem>
+      </Menu>
+    </>
+  );
+}
