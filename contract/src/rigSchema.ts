@@ -221,10 +221,19 @@ const rigShape: Joi.ObjectSchema<Rig> = closed({
   pins: list(closed({ id, name, rig: closed(pinnedShape) })),
 });
 
+const formatOnly = Joi.object({ format: pinnedShape.format }).unknown();
+
+const isLater = (value: unknown): boolean =>
+  typeof value === 'object' &&
+  value !== null &&
+  Number((value as { format?: unknown }).format) > RIG_FORMAT;
+
 /**
  * A rig from outside, of this format or an earlier one: its shape, then everything the core demands.
  */
 export function readRig(value: unknown): Read<Rig> {
+  // Of a later format nothing else can be said.
+  if (isLater(value)) return readWith(formatOnly as unknown as Joi.Schema<Rig>, value);
   const read = readWith(rigShape, upgradeRig(value));
   if (read.kind === 'refused') return read;
   const problems = checkRig(read.value);

@@ -1,0 +1,109 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { Ajv2020 } from 'ajv/dist/2020';
+import addFormats from 'ajv-formats';
+import fc from 'fast-check';
+import { applyEdits, keepScene, newRig, pinRig, type Rig } from '@gullwind/core';
+import { randomRig } from '../../core/test/rig/randomRig';
+import { DEFAULT_SETTINGS, readItem, readRig, readWorkspace } from '../src';
+import { randomItem } from './randomGear';
+
+/// The shipped JSON Schemas say the same as what the application reads.
+
+const FOLDER = new URL('../../docs/formats/', import.meta.url);
+const ajv = new Ajv2020({ strict: true, allowUnionTypes: true });
+addFormats.default(ajv);
+for (const file of readdirSync(FOLDER).filter((name) => name.endsWith('.schema.json')))
+  ajv.addSchema(JSON.parse(readFileSync(new URL(file, FOLDER), 'utf8')) as object);
+const matches = (schema: string, value: unknown): boolean =>
+  ajv.validate(`https://gullwind.invalid/formats/${schema}.schema.json`, value) as boolean;
+
+/** Every object in a value, with a key that is taken out or one too many put in. */
+function* damaged(value: unknown): Generator<unknown> {
+  if (typeof value !== 'object' || value === null) return;
+  if (Array.isArray(value)) {
+    for (const [i, inner] of value.entries())
+      for (const bad of damaged(inner)) yield (value as unknown[]).with(i, bad);
+    return;
+  }
+  const entries = Object.entries(value);
+  yield { ...value, unheardOf: 1 };
+  for (const [key, inner] of entries) {
+    yield Object.fromEntries(entries.filter(([other]) => other !== key));
+    yield { ...value, [key]: { wrong: true } };
+    for (const bad of damaged(inner)) yield { ...value, [key]: bad };
+  }
+}
+
+/** Words and documents that may be anything are not told apart by a schema. */
+const sample = <T>(all: readonly T[], most: number): readonly T[] =>
+  all.filter((_, i) => i % Math.ceil(all.length / most) === 0);
+
+test('rigs: what is read matches, and what does not match is not read', () => {
+  fc.assert(
+    fc.property(randomRig, (start) => {
+      const scene = applyEdits(start, keepScene(start, 'a scene'));
+      const rig = JSON.parse(JSON.stringify(applyEdits(scene, pinRig(scene, 'a pin')))) as Rig;
+      expect(readRig(rig).kind).toBe('ok');
+      expect(matches('rig-2', rig)).toBe(true);
+      for (const bad of sample([...damaged(rig)], 60)) {
+        const isRead = readRig(bad).kind === 'ok';
+        if (matches('rig-2', bad) !== isRead) {
+          // A schema cannot know which ids there are.
+          expect(matches('rig-2', bad)).toBe(true);
+        }
+      }
+    }),
+    { seed: 21, numRuns: 20 },
+  );
+});
+
+test('gear: likewise', () => {
+  let refusedByBoth = 0;
+  fc.assert(
+    fc.property(randomItem, (made) => {
+      const item: unknown = JSON.parse(JSON.stringify(made));
+      expect(readItem(item).kind).toBe('ok');
+      expect(matches('gear-1', item)).toBe(true);
+      for (const bad of sample([...damaged(item)], 80)) {
+        const isRead = readItem(bad).kind === 'ok';
+        // A thing of an earlier format is brought up to date; the schema speaks of this one alone.
+        if (matches('gear-1', bad)) expect(isRead).toBe(true);
+        else if (!isRead) refusedByBoth++;
+      }
+    }),
+    { seed: 22, numRuns: 30 },
+  );
+  expect(refusedByBoth).toBeGreaterThan(500);
+});
+
+test('a workspace with all of it', () => {
+  const moment = '2026-11-25T10:00:00.000000Z';
+  const [item] = fc.sample(randomItem, { numRuns: 1, seed: 3 });
+  const workspace = {
+    kind: 'gullwind-workspace',
+    format: 1,
+    rigs: [
+      {
+        id: '5d0c7f6e-1a51-4c1e-9a01-000000000001',
+        revision: 2,
+        createdAt: moment,
+        updatedAt: moment,
+        deletedAt: null,
+        document: newRig('one'),
+        revisions: [{ revision: 1, savedAt: moment, document: newRig('before') }],
+      },
+    ],
+    gear: [{ place: 1, revision: 1, item }],
+    settings: DEFAULT_SETTINGS,
+  };
+  expect(readWorkspace(workspace).kind).toBe('ok');
+  expect(matches('workspace-1', workspace)).toBe(true);
+  for (const bad of [
+    { ...workspace, format: 2 },
+    { ...workspace, kind: 'other' },
+    { ...workspace, gear: [{}] },
+  ]) {
+    expect(matches('workspace-1', bad)).toBe(false);
+    expect(readWorkspace(bad).kind).toBe('refused');
+  }
+});
