@@ -1,0 +1,125 @@
+import { randomUUID } from 'node:crypto';
+import type { GearList, RigUse, Workspace } from '@gullwind/contract';
+import {
+  applyEdits,
+  deviceOfClass,
+  entered,
+  gearItem,
+  insertDevice,
+  leadOfClass,
+  newRig,
+  type GearItem,
+} from '@gullwind/core';
+import request from 'supertest';
+import { expectProblem } from './support/expectProblem';
+import { runApp, type RunningApp } from './support/runningApp';
+
+/// The gear list and the whole workspace over HTTP.
+
+let app: RunningApp;
+beforeAll(async () => {
+  app = await runApp({});
+});
+afterAll(() => app.close());
+
+const drive = (id: string, name = 'Drive'): GearItem =>
+  gearItem(id, 'device', deviceOfClass('drive', 'd1', name));
+const add = (...items: unknown[]) => request(app.url).post('/api/gear').send({ items });
+const list = async () =>
+  ((await request(app.url).get('/api/gear').expect(200)).body as GearList).items;
+
+test('entries are added, changed from the revision they were seen at, and removed', async () => {
+  await add(drive('one'), gearItem('reel', 'lead', leadOfClass('low', 'l1', entered(50)))).expect(
+    201,
+  );
+  const stored = (await list()).find(({ item }) => item.id === 'one')!;
+  expect(stored).toEqual({ item: drive('one'), revision: 1 });
+  const put = (basedOn: number, item: GearItem, id = item.id) =>
+    request(app.url).put(`/api/gear/${id}`).send({ basedOn, item });
+  const renamed = { ...drive('one', 'Other'), retired: true };
+  expect((await put(1, renamed).expect(200)).body).toEqual({ item: renamed, revision: 2 });
+  await expectProblem(put(1, drive('one', 'Late')), 409, 'gear-stale');
+  await expectProblem(put(1, drive('two')), 404, 'gear-not-found');
+  await expectProblem(put(2, renamed, 'reel'), 404, 'gear-not-found');
+  // Another kind under the same id is another thing.
+  await expectProblem(
+    put(2, gearItem('one', 'lead', leadOfClass('low', 'l1', entered(1)))),
+    404,
+    'gear-not-found',
+  );
+  await request(app.url)
+    .post('/api/gear/remove')
+    .send({ ids: ['one', 'reel'] })
+    .expect(204);
+  expect((await list()).map(({ item }) => item.id)).not.toContain('one');
+});
+
+test('all or none: one bad entry, or one that is there already, keeps the others out', async () => {
+  const problem = await expectProblem(
+    add(drive('good-1'), { ...drive('bad'), thing: { ...drive('bad').thing, name: '' } }),
+    400,
+    'invalid-request',
+  );
+  expect(problem.problems![0]).toEqual({
+    path: 'items[1].thing.name',
+    message: 'Name: it is empty; at least 1 character is needed.',
+  });
+  await add(drive('there')).expect(201);
+  await expectProblem(add(drive('good-2'), drive('there')), 409, 'gear-exists');
+  await expectProblem(add(drive('Bad Id')), 400, 'invalid-request');
+  await expectProblem(add(), 400, 'invalid-request');
+  await expectProblem(add(...Array<object>(10_001).fill({})), 400, 'invalid-request');
+  const ids = (await list()).map(({ item }) => item.id);
+  expect(ids).toContain('there');
+  expect(ids.filter((id) => id.startsWith('good'))).toEqual([]);
+});
+
+test('what a rig was built from is told, and cannot be removed', async () => {
+  await add(drive('used')).expect(201);
+  const id = randomUUID();
+  const rig = applyEdits(
+    newRig('uses it'),
+    insertDevice(newRig(''), 0, { ...deviceOfClass('drive', '', 'Drive'), gear: 'used' }),
+  );
+  await request(app.url).post('/api/rigs').send({ id, rig }).expect(201);
+  const { uses } = (await request(app.url).get('/api/gear/uses').expect(200)).body as {
+    uses: RigUse[];
+  };
+  expect(uses).toEqual([{ kind: 'device', id: 'd1', gear: 'used', rigId: id, rigName: 'uses it' }]);
+  const problem = await expectProblem(
+    request(app.url)
+      .post('/api/gear/remove')
+      .send({ ids: ['used'] }),
+    409,
+    'gear-in-use',
+  );
+  expect(problem.detail).toContain('uses it');
+  const retired = { ...drive('used'), retired: true };
+  await request(app.url).put('/api/gear/used').send({ basedOn: 1, item: retired }).expect(200);
+  const kept = await request(app.url).get(`/api/rigs/${id}`).expect(200);
+  expect((kept.body as { rig: unknown }).rig).toEqual(rig);
+});
+
+test('a workspace goes out, and comes back over what is there only when told to', async () => {
+  const { body: workspace } = await request(app.url).get('/api/workspace').expect(200);
+  const restore = (overwrite: unknown, value: unknown = workspace) =>
+    request(app.url).post('/api/workspace').send({ overwrite, workspace: value });
+  await expectProblem(restore(false), 409, 'workspace-not-empty');
+  await expectProblem(restore('yes'), 400, 'invalid-request');
+  await expectProblem(
+    restore(true, { ...(workspace as Workspace), format: 2 }),
+    400,
+    'invalid-request',
+  );
+  await add(drive('after-the-backup')).expect(201);
+  await restore(true).expect(200);
+  expect((await request(app.url).get('/api/workspace').expect(200)).body).toEqual(workspace);
+});
+
+test('an import of ten thousand leads is one request', async () => {
+  const items = Array.from({ length: 10_000 }, (_, i) =>
+    gearItem(`lead-${i}`, 'lead', leadOfClass('low', 'l1', entered(3), `Lead ${i}`)),
+  );
+  await add(...items).expect(201);
+  expect(await list()).toHaveLength(10_000 + 2);
+});

@@ -1,0 +1,44 @@
+import { deviceOfClass, entered, gearItem, leadOfClass, type GearItem } from '@gullwind/core';
+import {
+  countKinds,
+  filterGear,
+  matchesWords,
+  type GearFilter,
+} from '../src/features/gear/gearFilter';
+
+const ALL: GearFilter = { words: '', kind: 'all', origin: 'any', retired: false, rigId: '' };
+const store = (...items: GearItem[]) => items.map((item) => ({ item, revision: 1 }));
+
+const lead = { ...leadOfClass('low', 'l1', entered(6)), name: 'Quay lead' };
+const items = store(
+  gearItem('quay', 'lead', { ...lead, cPerMF: { value: 88e-12, from: 'measured' } }, 'on the hook'),
+  gearItem('tarn', 'device', deviceOfClass('delay', 'd1', 'Tarn')),
+  { ...gearItem('old', 'device', deviceOfClass('wah', 'd1', 'Old wah')), retired: true },
+);
+const idsOf = (filter: Partial<GearFilter>, uses = [] as Parameters<typeof filterGear>[2]) =>
+  filterGear(items, { ...ALL, ...filter }, uses).map(({ item }) => item.id);
+
+test('each word begins a word of name, class, note or supplier', () => {
+  expect(matchesWords(items[0]!.item, 'qu low')).toBe(true);
+  expect(matchesWords(items[0]!.item, 'hook')).toBe(true);
+  expect(matchesWords(items[0]!.item, 'uay')).toBe(false);
+});
+
+test('by kind, origin, retirement and rig; pedals before leads', () => {
+  expect(idsOf({})).toEqual(['tarn', 'quay']);
+  expect(idsOf({ kind: 'lead' })).toEqual(['quay']);
+  expect(idsOf({ origin: 'measured' })).toEqual(['quay']);
+  expect(idsOf({ retired: true })).toEqual(['old']);
+  const use = { rigId: 'r', rigName: 'Rig', kind: 'device', id: 'd1', gear: 'old' } as const;
+  // What is retired is still in the rig that has it.
+  expect(idsOf({ rigId: 'r' }, [use])).toEqual(['old']);
+});
+
+test('counts of kinds are those under the rest of the filter', () => {
+  expect(countKinds(items, { ...ALL, kind: 'lead' })).toMatchObject({
+    all: 2,
+    lead: 1,
+    device: 1,
+    guitar: 0,
+  });
+});
