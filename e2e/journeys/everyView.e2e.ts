@@ -77,7 +77,7 @@ describe.each(['day', 'night'] as const)('axe by %s', (theme) => {
     await expectNoViolations();
     await page.lookAt('pins');
     await (await page.findText('button', 'Pin this')).click();
-    await page.find('[aria-label^="Name of pin"]');
+    await page.find('[aria-label^="Name of Pin"]');
     await expectNoViolations();
   });
 
@@ -114,6 +114,43 @@ describe.each(['day', 'night'] as const)('axe by %s', (theme) => {
     await expectNoViolations();
     await page.open('/nowhere');
     await page.findText('h1', 'Off the chart');
+    await expectNoViolations();
+  });
+
+  test('gear, with each kind of thing selected', async () => {
+    for (const at of [
+      'pit-teal',
+      'mudlark',
+      'stage-6',
+      'under-stage',
+      'bollard',
+      'tide-six',
+      'raft',
+    ]) {
+      await page.open(`/gear?at=${at}`);
+      await page.find(`#gear-${at}`);
+      await expectNoViolations();
+    }
+  });
+
+  test('a gear list before it comes in, and a file that stays outside', async () => {
+    await page.open('/gear');
+    await page.findText('p', 'Teal pit guitar');
+    await page.drop('list.csv', 'name,length\nGull,6\nTern,far\n');
+    await page.findText('p', '1 entry can come in; 1 row cannot');
+    await expectNoViolations();
+    await page.press(Key.ESCAPE);
+    await page.drop('list.json', '{}');
+    await page.find('[data-testid="refused-problems"]');
+    await expectNoViolations();
+  });
+
+  test('which DI, speaker lead', async () => {
+    await page.open('/di');
+    await page.find('article[data-fit]');
+    await expectNoViolations();
+    await page.open('/speaker');
+    await page.findText('p', 'Thick enough');
     await expectNoViolations();
   });
 

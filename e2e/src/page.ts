@@ -128,6 +128,41 @@ export class Page {
     await this.find(`[role="option"][aria-selected="true"][aria-label*="${kind}"]`);
   }
 
+  /** Lets a file go over the page, as a hand would that drags it in. */
+  async drop(name: string, text: string): Promise<void> {
+    await this.driver.executeScript(
+      `const data = new DataTransfer();
+       data.items.add(new File([arguments[1]], arguments[0]));
+       const target = document.querySelector('main');
+       for (const kind of ['dragenter', 'dragover', 'drop'])
+         target.dispatchEvent(new DragEvent(kind, { bubbles: true, cancelable: true, dataTransfer: data }));`,
+      name,
+      text,
+    );
+  }
+
+  /** From now on files that leave the page are kept to be read instead. */
+  async watchDownloads(): Promise<void> {
+    await this.driver.executeScript(`
+      window.leftFiles = [];
+      let text = null;
+      const create = URL.createObjectURL;
+      URL.createObjectURL = (blob) => {
+        text = blob.text();
+        return create.call(URL, blob);
+      };
+      HTMLAnchorElement.prototype.click = function () {
+        const entry = { name: this.download, text: null };
+        window.leftFiles.push(entry);
+        text.then((read) => (entry.text = read));
+      };`);
+  }
+
+  /** Those that were read to their end. */
+  async downloads(): Promise<readonly { readonly name: string; readonly text: string }[]> {
+    return this.driver.executeScript('return window.leftFiles.filter(({ text }) => text !== null)');
+  }
+
   /** Chooses in a plain list by the words of the option. */
   async choose(label: string, words: string): Promise<void> {
     const select = await this.inputOf(label);

@@ -42,7 +42,7 @@ export function Intake({ children }: { readonly children: ReactNode }) {
     },
     [open],
   );
-  const { getRootProps, getInputProps, isDragActive } = useDropzone({
+  const { getRootProps, isDragActive } = useDropzone({
     onDrop,
     noClick: true,
     noKeyboard: true,
@@ -53,7 +53,6 @@ export function Intake({ children }: { readonly children: ReactNode }) {
   return (
     <IntakeContext value={openFile}>
       <Box {...getRootProps()} role={undefined} tabIndex={undefined} sx={{ minHeight: '100vh' }}>
-        <input {...getInputProps()} aria-label="A file dropped here" />
         {children}
         {isDragActive && <Catching />}
       </Box>

@@ -27,8 +27,11 @@ const Row = styled('div')(({ theme }) => ({
   borderBottom: `1px solid ${theme.chart.grid}`,
   borderLeft: '3px solid transparent',
   cursor: 'pointer',
-  '&:hover': { background: theme.chart.grid },
-  '&[aria-selected="true"]': { borderLeftColor: theme.chart.sea, background: theme.chart.grid },
+  '&:hover': { background: theme.palette.background.paper },
+  '&[aria-selected="true"]': {
+    borderLeftColor: theme.chart.sea,
+    background: theme.palette.background.paper,
+  },
 }));
 
 /** The entries, only those in sight drawn; arrows walk through them. */
@@ -45,29 +48,34 @@ export function GearList({ items, units, selectedId, useCounts, onSelect, onOpen
     event.preventDefault();
     onSelect(items[to]!.item.id);
   };
+  if (items.length === 0)
+    return (
+      <Typography sx={{ p: 2, color: 'text.secondary' }}>Nothing here answers to that.</Typography>
+    );
   return (
     <Box
-      role="listbox"
-      aria-label="Gear"
-      tabIndex={0}
-      aria-activedescendant={at >= 0 ? `gear-${selectedId}` : undefined}
-      onKeyDown={walk}
       sx={{
         flex: 1,
         minHeight: 0,
-        '&:focus-visible': { outline: 2, outlineColor: 'primary.main', outlineOffset: -2 },
+        '& [role="listbox"]:focus-visible': {
+          outline: '2px solid !important',
+          outlineColor: 'primary.main',
+          outlineOffset: '-2px',
+        },
       }}
     >
       <Virtuoso
         ref={list}
+        role="listbox"
+        aria-label="Gear"
+        tabIndex={0}
+        aria-activedescendant={at >= 0 ? `gear-${selectedId}` : undefined}
+        onKeyDown={walk}
         data={items}
         fixedItemHeight={46}
         initialTopMostItemIndex={Math.max(0, at)}
         increaseViewportBy={400}
-        // The list itself takes the keys.
-        tabIndex={-1}
         computeItemKey={(_, { item }) => item.id}
-        components={{ EmptyPlaceholder: Nothing }}
         itemContent={(_, { item }) => (
           <Row
             role="option"
@@ -107,10 +115,6 @@ export function GearList({ items, units, selectedId, useCounts, onSelect, onOpen
     </Box>
   );
 }
-
-const Nothing = () => (
-  <Typography sx={{ p: 2, color: 'text.secondary' }}>Nothing here answers to that.</Typography>
-);
 
 const PAGE = 10;
 

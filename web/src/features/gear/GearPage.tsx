@@ -50,11 +50,18 @@ export function GearPage() {
     document.title = 'Gear · Gullwind';
   }, []);
   useHotkeys('mod+z', actions.undo, { preventDefault: true, enabled: !isAdding });
-  useHotkeys('/', () => search.current?.focus(), { preventDefault: true, enabled: !isAdding });
+  useHotkeys('/', () => search.current?.focus(), {
+    preventDefault: true,
+    enabled: !isAdding,
+    useKey: true,
+  });
   useHotkeys('a', () => setAdding(true), { preventDefault: true, enabled: !isAdding });
 
   const openSheet = () =>
-    sheet.current?.querySelector<HTMLElement>('[data-quantity] input, input')?.focus();
+    ['[data-quantity] input', 'input']
+      .map((css) => sheet.current?.querySelector<HTMLElement>(css))
+      .find((input) => input)
+      ?.focus();
   const add = async (item: GearItem) => {
     setAdding(false);
     if (!(await actions.add([item]))) return;
@@ -119,9 +126,9 @@ export function GearPage() {
             borderColor: 'divider',
           }}
         >
-          {data && items.length === 0 ? (
-            <NoGear onAdd={() => setAdding(true)} />
-          ) : (
+          {data && items.length === 0 && <NoGear onAdd={() => setAdding(true)} />}
+          {/* Drawn when there is something: it begins at what is selected. */}
+          {items.length > 0 && (
             <GearList
               items={shown}
               units={units}
