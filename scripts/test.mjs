@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { ensureBrowser } from './lib/browserInstall.mjs';
+import { ensureBrowser, ensureSimulator } from './lib/browserInstall.mjs';
 import { ensureBuilt, ensurePackages, inProject, ROOT } from './lib/project.mjs';
 
 /**
@@ -9,6 +9,7 @@ import { ensureBuilt, ensurePackages, inProject, ROOT } from './lib/project.mjs'
  */
 ensurePackages();
 ensureBrowser();
+ensureSimulator();
 ensureBuilt();
 if (!existsSync(inProject('.cache'))) mkdirSync(inProject('.cache'));
 

@@ -1,7 +1,7 @@
 import type { RigUse } from '@gullwind/contract';
 import type { GearItem, ItemEdit, UnitSystem } from '@gullwind/core';
 import { Box, Button, Typography } from '@mui/material';
-import { useCallback, type Ref } from 'react';
+import { useCallback, useState, type Ref } from 'react';
 import { NameField } from '../../ui/NameField';
 import { FieldsOfItem } from './FieldsOfItem';
 import { KIND_WORDS, sayClass } from './gearWords';
@@ -22,7 +22,15 @@ interface Props {
 /** All that is known of one entry, edited where it is seen. */
 export function GearSheet({ ref, item, units, uses, actions, onDuplicate }: Props) {
   const { id } = item;
-  const edit = useCallback((change: ItemEdit) => actions.edit(id, change), [actions, id]);
+  const [isChanged, setChanged] = useState(false);
+  const edit = useCallback(
+    (change: ItemEdit) => {
+      actions.edit(id, change);
+      if (change.kind === 'set' || change.kind === 'choose' || change.kind === 'replace')
+        setChanged(true);
+    },
+    [actions, id],
+  );
   return (
     <Box
       ref={ref}
@@ -65,7 +73,7 @@ export function GearSheet({ ref, item, units, uses, actions, onDuplicate }: Prop
       </Box>
       <FieldsOfItem item={item} units={units} onEdit={edit} />
       <QualitiesPanel item={item} onEdit={edit} />
-      <UsesPanel key={id} item={item} uses={uses} />
+      <UsesPanel key={id} item={item} uses={uses} isChanged={isChanged} />
     </Box>
   );
 }

@@ -9,10 +9,12 @@ import { useRigUpdates, type RigUpdate } from './useRigUpdates';
 interface Props {
   readonly item: GearItem;
   readonly uses: readonly RigUse[];
+  /** Numbers have just been changed: what that would do is shown without being asked. */
+  readonly isChanged: boolean;
 }
 
 /** Which rigs were built from an entry, with a way there; and what bringing them up to date would do. */
-export function UsesPanel({ item, uses }: Props) {
+export function UsesPanel({ item, uses, isChanged }: Props) {
   const own = uses.filter(({ gear }) => gear === item.id);
   const [isAsked, setAsked] = useState(false);
   if (own.length === 0) {
@@ -37,7 +39,7 @@ export function UsesPanel({ item, uses }: Props) {
         ))}
       </Box>
       {isForRigs(item) &&
-        (isAsked ? (
+        (isAsked || isChanged ? (
           <Updates item={item} rigIds={rigs.map(({ rigId }) => rigId)} />
         ) : (
           <Button size="small" onClick={() => setAsked(true)}>
