@@ -1,6 +1,6 @@
 import { LONGEST_NAME } from '@gullwind/core';
 import { InputBase, Typography, type SxProps } from '@mui/material';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 
 interface Props {
   readonly label: string;
@@ -12,7 +12,14 @@ interface Props {
 }
 
 /** A name edited where it is read. An empty or overlong one is refused in place. */
-export function NameField({ label, value, required = true, placeholder, sx, onChange }: Props) {
+export const NameField = memo(function NameField({
+  label,
+  value,
+  required = true,
+  placeholder,
+  sx,
+  onChange,
+}: Props) {
   const [text, setText] = useState<string | null>(null);
   const shown = text ?? value;
   const message = nameProblem(label, shown, required);
@@ -57,7 +64,7 @@ export function NameField({ label, value, required = true, placeholder, sx, onCh
       )}
     </>
   );
-}
+});
 
 function nameProblem(label: string, text: string, required: boolean): string | null {
   if (required && text.trim() === '')

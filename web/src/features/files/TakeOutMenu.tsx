@@ -2,37 +2,45 @@ import { slug, writeNetlist, writeResponseCsv, type Analysis, type Rig } from '@
 import FileDownloadOutlined from '@mui/icons-material/FileDownloadOutlined';
 import { IconButton, Menu, MenuItem, Tooltip } from '@mui/material';
 import { useSnackbar } from 'notistack';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { saveText } from './saveText';
 
-interface Props {
+interface TakenOut {
   readonly rig: Rig;
   /** The way that is looked at, as its switches stand. */
   readonly rowId: string;
   readonly analysis: Analysis | null;
 }
 
+interface Props {
+  /** What there is at the moment it is asked for; the same function each time. */
+  readonly read: () => TakenOut;
+}
+
 /** The rig as files for elsewhere: the whole of it, its circuit, its curve. */
-export function TakeOutMenu({ rig, rowId, analysis }: Props) {
+export const TakeOutMenu = memo(function TakeOutMenu({ read }: Props) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { enqueueSnackbar } = useSnackbar();
-  const name = slug(rig.name).replaceAll('_', '-');
+  const nameOf = (rig: Rig) => slug(rig.name).replaceAll('_', '-');
   const close = () => setAnchor(null);
   const netlist = () => {
     close();
+    const { rig, rowId } = read();
     const written = writeNetlist(rig, rowId);
-    if (written.kind === 'ok') saveText(`${name}.cir`, written.text, 'text/plain');
+    if (written.kind === 'ok') saveText(`${nameOf(rig)}.cir`, written.text, 'text/plain');
     else enqueueSnackbar(written.message, { variant: 'warning' });
   };
   const curve = () => {
     close();
+    const { rig, analysis } = read();
     if (analysis?.kind === 'sounding')
-      saveText(`${name}-curve.csv`, writeResponseCsv(analysis), 'text/csv');
+      saveText(`${nameOf(rig)}-curve.csv`, writeResponseCsv(analysis), 'text/csv');
     else enqueueSnackbar('Nothing comes through: there is no curve.', { variant: 'warning' });
   };
   const whole = () => {
     close();
-    saveText(`${name}.rig.json`, `${JSON.stringify(rig, null, 1)}\n`, 'application/json');
+    const { rig } = read();
+    saveText(`${nameOf(rig)}.rig.json`, `${JSON.stringify(rig, null, 1)}\n`, 'application/json');
   };
   return (
     <>
@@ -60,4 +68,4 @@ export function TakeOutMenu({ rig, rowId, analysis }: Props) {
       </Menu>
     </>
   );
-}
+});

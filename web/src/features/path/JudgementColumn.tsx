@@ -1,5 +1,6 @@
 import type { Rig, UnitSystem } from '@gullwind/core';
 import { Box, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { memo } from 'react';
 import type { PinnedSound } from '../../workers/questions.worker';
 import type { Analysed } from '../../workers/useAnalysis';
 import { useJudgements, useScenes } from '../../workers/useSideQuestions';
@@ -55,25 +56,32 @@ export function JudgementColumn(props: Props) {
         scrollbarWidth: 'thin',
       }}
     >
-      <ToggleButtonGroup
-        exclusive
-        fullWidth
-        size="small"
-        value={look}
-        aria-label="What to look at"
-        onChange={(_event, next: Look | null) => next && onLook(next)}
-        sx={{ mb: 0.75, '& button': { py: 0, px: 0, fontSize: 13 } }}
-      >
-        {LOOKS.map(([value, word, title]) => (
-          <ToggleButton key={value} value={value} title={title}>
-            {word}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
+      <LookSwitch look={look} onLook={onLook} />
       <Looked {...props} />
     </Box>
   );
 }
+
+/** Drawn again only when another side is looked at. */
+const LookSwitch = memo(function LookSwitch({ look, onLook }: Pick<Props, 'look' | 'onLook'>) {
+  return (
+    <ToggleButtonGroup
+      exclusive
+      fullWidth
+      size="small"
+      value={look}
+      aria-label="What to look at"
+      onChange={(_event, next: Look | null) => next && onLook(next)}
+      sx={{ mb: 0.75, '& button': { py: 0, px: 0, fontSize: 13 } }}
+    >
+      {LOOKS.map(([value, word, title]) => (
+        <ToggleButton key={value} value={value} title={title}>
+          {word}
+        </ToggleButton>
+      ))}
+    </ToggleButtonGroup>
+  );
+});
 
 function Looked(props: Props) {
   const { look, rig, rowId, analysed, states, left, pinned, work, units, actions } = props;

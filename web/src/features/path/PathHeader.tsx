@@ -5,7 +5,7 @@ import LightModeOutlined from '@mui/icons-material/LightModeOutlined';
 import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
 import { Box, Button, IconButton, Tooltip } from '@mui/material';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { useSettings, useThemeMode } from '../../app/useSettings';
 import { NameField } from '../../ui/NameField';
 import type { SaveState } from '../editor';
@@ -24,12 +24,13 @@ interface Props {
   readonly takeOut: ReactNode;
 }
 
+// The same objects each time: what is drawn with them is not drawn again.
+const NAME_STYLE = { fontSize: 21, fontWeight: 600, width: '100%' } as const;
+const PLAYER_STYLE = { fontSize: 15, width: '100%' } as const;
+
 /** Whose rig this is, how it stands with the server, and the few things that act on all of it. */
 export function PathHeader(props: Props) {
   const { name, player, save, canUndo, canRedo, actions, standBar, takeOut } = props;
-  const [settings, change] = useSettings();
-  const mode = useThemeMode();
-  const isMetric = settings.units === 'metric';
   return (
     <Box
       component="header"
@@ -45,16 +46,7 @@ export function PathHeader(props: Props) {
       }}
     >
       <Box component="h1" sx={{ m: 0, flex: '1 1 150px', minWidth: 110, maxWidth: 300 }}>
-        <NameField
-          label="Name of the rig"
-          value={name}
-          onChange={actions.rename}
-          sx={{
-            fontSize: 21,
-            fontWeight: 600,
-            width: '100%',
-          }}
-        />
+        <NameField label="Name of the rig" value={name} onChange={actions.rename} sx={NAME_STYLE} />
       </Box>
       <Box sx={{ flex: '0 1 120px', minWidth: 60 }}>
         <NameField
@@ -63,11 +55,28 @@ export function PathHeader(props: Props) {
           required={false}
           placeholder="whose rig is it?"
           onChange={actions.namePlayer}
-          sx={{ fontSize: 15, width: '100%' }}
+          sx={PLAYER_STYLE}
         />
       </Box>
       <SaveMark save={save} />
       {standBar}
+      <Tools canUndo={canUndo} canRedo={canRedo} actions={actions} />
+      {takeOut}
+    </Box>
+  );
+}
+
+/** Drawn again only when something of it changes, not at every step of a drag. */
+const Tools = memo(function Tools({
+  canUndo,
+  canRedo,
+  actions,
+}: Pick<Props, 'canUndo' | 'canRedo' | 'actions'>) {
+  const [settings, change] = useSettings();
+  const mode = useThemeMode();
+  const isMetric = settings.units === 'metric';
+  return (
+    <>
       <Button
         size="small"
         variant="outlined"
@@ -102,13 +111,12 @@ export function PathHeader(props: Props) {
           <LightModeOutlined fontSize="small" />
         )}
       </Tool>
-      {takeOut}
       <Tool label="Keys" onClick={actions.showKeys}>
         <KeyboardOutlined fontSize="small" />
       </Tool>
-    </Box>
+    </>
   );
-}
+});
 
 function Tool({
   label,

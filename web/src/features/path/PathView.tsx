@@ -40,6 +40,9 @@ export function PathView({ open }: { open: OpenRig }) {
     () => shownRows(rig, rowId).flatMap((id) => stopsOf(rig, id)),
     [rig, rowId],
   );
+  const now = useRef({ rig: open.rig, rowId, analysis: analysed?.analysis ?? null });
+  now.current = { rig: open.rig, rowId, analysis: analysed?.analysis ?? null };
+  const readNow = useCallback(() => now.current, []);
   const [{ units }] = useSettings();
   const [dialog, setDialog] = useState<PickerKind | 'keys' | null>(null);
   const inspector = useRef<HTMLDivElement>(null);
@@ -65,7 +68,7 @@ export function PathView({ open }: { open: OpenRig }) {
         canRedo={open.future.length > 0}
         actions={actions}
         standBar={<StandBar rig={rig} rowId={rowId} actions={actions} />}
-        takeOut={<TakeOutMenu rig={open.rig} rowId={rowId} analysis={analysed?.analysis ?? null} />}
+        takeOut={<TakeOutMenu read={readNow} />}
       />
       <Run
         rig={rig}

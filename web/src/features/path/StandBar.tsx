@@ -15,7 +15,9 @@ const ALL_OFF = 'off';
 const NOBODY = 'nobody';
 
 /** How the rig stands: its scene, who plays, which end is looked at, whether there is power. */
-export const StandBar = memo(function StandBar({ rig, rowId, actions }: Props) {
+export const StandBar = memo(StandChoices, hasSameChoices);
+
+function StandChoices({ rig, rowId, actions }: Props) {
   const scene = rig.scenes.find(({ standing }) => isSameStanding(standing, rig.standing));
   const ways = routeRows(rig);
   const { powered, playing } = rig.standing;
@@ -79,7 +81,26 @@ export const StandBar = memo(function StandBar({ rig, rowId, actions }: Props) {
       </Tooltip>
     </Box>
   );
-});
+}
+
+/** What it shows of a rig is the same: a lead that is drawn longer does not concern it. */
+function hasSameChoices(a: Props, b: Props): boolean {
+  const { rig: one } = a;
+  const { rig: other } = b;
+  return (
+    a.rowId === b.rowId &&
+    a.actions === b.actions &&
+    one.scenes === other.scenes &&
+    one.standing === other.standing &&
+    one.guitars === other.guitars &&
+    one.ends === other.ends &&
+    one.rows.length === other.rows.length &&
+    one.rows.every(({ at, devices }, i) => {
+      const row = other.rows[i]!;
+      return at === row.at && devices === row.devices;
+    })
+  );
+}
 
 function isSameStanding(a: Rig['standing'], b: Rig['standing']): boolean {
   const on = ({ positions }: Rig['standing']) =>

@@ -1,5 +1,6 @@
 import { conductorM, formatQuantity, LEAD_CLASSES, type Lead } from '@gullwind/core';
 import { FormControlLabel, Switch, Typography } from '@mui/material';
+import { memo } from 'react';
 import type { FieldsProps } from './partActions';
 import { PanelGroup } from './PanelGroup';
 import { PartFields } from './PartFields';
@@ -9,7 +10,6 @@ export const sayLead = ({ leadClass }: Lead): string => `${LEAD_CLASSES[leadClas
 /** Length, and what a metre of it is. */
 export function LeadFields({ lead, units, actions }: FieldsProps & { readonly lead: Lead }) {
   const { id } = lead;
-  const target = { of: 'lead', id } as const;
   const shared = {
     part: lead,
     of: 'lead',
@@ -36,19 +36,7 @@ export function LeadFields({ lead, units, actions }: FieldsProps & { readonly le
             ['coil', 'Conductor per reach'],
           ]}
         />
-        <FormControlLabel
-          label="A capacitor switched in"
-          slotProps={{ typography: { variant: 'body2' } }}
-          control={
-            <Switch
-              size="small"
-              checked={lead.added}
-              onChange={(event) =>
-                actions.edit({ kind: 'choose', target, field: 'added', to: event.target.checked })
-              }
-            />
-          }
-        />
+        <AddedSwitch id={id} added={lead.added} actions={actions} />
         {lead.added && <PartFields {...shared} fields={[['addedF', 'Its capacitance']]} />}
         <Typography variant="body2" sx={{ mt: 0.5, color: 'text.secondary' }}>
           With both plugs: {formatQuantity(totalF, 'capacitance', units)}
@@ -57,3 +45,27 @@ export function LeadFields({ lead, units, actions }: FieldsProps & { readonly le
     </>
   );
 }
+
+/** Drawn again only when it is switched. */
+const AddedSwitch = memo(function AddedSwitch({
+  id,
+  added,
+  actions,
+}: Pick<FieldsProps, 'actions'> & { readonly id: string; readonly added: boolean }) {
+  const target = { of: 'lead', id } as const;
+  return (
+    <FormControlLabel
+      label="A capacitor switched in"
+      slotProps={{ typography: { variant: 'body2' } }}
+      control={
+        <Switch
+          size="small"
+          checked={added}
+          onChange={(event) =>
+            actions.edit({ kind: 'choose', target, field: 'added', to: event.target.checked })
+          }
+        />
+      }
+    />
+  );
+});
