@@ -14,6 +14,15 @@ const server = await startServerProcess();
 const driver = await openBrowser();
 const page = new Page(driver, server.address);
 
+const READINGS = `Lead;Length (m);Capacitance (pF);Date;Meter
+Harbour reel;1;128,4;2026-11-20;bench LCR
+Harbour reel;3;330,1;2026-11-20;bench LCR
+Harbour reel;6;634,9;2026-11-20;bench LCR
+Harbour reel;10;1039,8;2026-11-20;bench LCR
+Odd patch;0,3;61;2026-11-20;bench LCR
+Broken;six;700;2026-11-20;bench LCR
+`;
+
 async function setTheme(theme: 'day' | 'night'): Promise<void> {
   const url = `${server.address}api/settings`;
   const settings = (await (await fetch(url)).json()) as object;
@@ -76,6 +85,18 @@ try {
   await (await page.findText('button', 'How sure')).click();
   await page.findText('dt', '90 in 100');
   await take('how-sure');
+  await page.open('/gear?at=mudlark');
+  await page.find('#gear-mudlark');
+  await take('gear');
+  await page.drop('readings.csv', READINGS);
+  await page.findText('p', '2 entries can come in');
+  await take('import');
+  await page.open('/di');
+  await page.find('article[data-fit]');
+  await take('which-di');
+  await page.open('/speaker');
+  await page.findText('p', 'Thick enough');
+  await take('speaker-lead');
 } finally {
   await driver.quit();
   await server.stop();
