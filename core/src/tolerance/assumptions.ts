@@ -82,7 +82,10 @@ function groupsOf(rig: Rig): ReadonlyMap<string, Group> {
 const placesOf = (rig: Rig): readonly Place[] => [
   ...rig.guitars.map((part) => ({ kind: 'guitar', part }) as const),
   ...allDevices(rig).map((part) => ({ kind: 'device', part }) as const),
-  ...allLeads(rig).map((part) => ({ kind: 'lead', part }) as const),
+  // The longest of a kind first: it is the one to speak of.
+  ...[...allLeads(rig)]
+    .sort((a, b) => b.lengthM.value - a.lengthM.value)
+    .map((part) => ({ kind: 'lead', part }) as const),
   ...rig.ends.map((part) => ({ kind: 'end', part }) as const),
 ];
 

@@ -20,6 +20,7 @@ import {
   type Analysis,
   type Assumption,
   type CapacitanceAnswer,
+  type Figures,
   type Judgement,
   type LengthBudget,
   type LikedLead,
@@ -48,11 +49,11 @@ export interface PinnedSound {
 const questionsApi = {
   analyseStates: (rig: Rig, counted: readonly string[], rowId: string): StatesAnalysis =>
     analyseStates(rig, counted, rowId),
-  /** Treble of each rig's main way against straight in, dB; null where nothing is heard. */
-  trebleOf: (rigs: readonly Rig[]): readonly (number | null)[] =>
+  /** Figures of each rig's main way against straight in; null where nothing is heard. */
+  figuresOf: (rigs: readonly Rig[]): readonly (Figures | null)[] =>
     rigs.map((rig) => {
       const measured = measureRig(rig, solver);
-      return measured.kind === 'sounding' ? measured.figures.trebleDb : null;
+      return measured.kind === 'sounding' ? measured.figures : null;
     }),
   assumptions: (rig: Rig, rowId: string): readonly Assumption[] =>
     assumptionsThatMatter({ rig, rowId }),

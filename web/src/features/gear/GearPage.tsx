@@ -43,12 +43,21 @@ export function GearPage() {
   const actions = useGearActions();
   const sheet = useRef<HTMLDivElement>(null);
   const search = useRef<HTMLInputElement>(null);
+  const isNew = useRef(false);
   const shown = useMemo(() => filterGear(items, filter, uses), [items, filter, uses]);
   const useCounts = useMemo(() => countRigs(uses), [uses]);
   const selected = items.find(({ item }) => item.id === selectedId)?.item;
   useEffect(() => {
     document.title = 'Gear · Gullwind';
   }, []);
+  // A new entry is named first.
+  useEffect(() => {
+    if (!isNew.current || !selected) return;
+    isNew.current = false;
+    const name = sheet.current?.querySelector('input');
+    name?.focus();
+    name?.select();
+  }, [selected]);
   useHotkeys('mod+z', actions.undo, { preventDefault: true, enabled: !isAdding });
   useHotkeys('/', () => search.current?.focus(), {
     preventDefault: true,
@@ -67,6 +76,7 @@ export function GearPage() {
     if (!(await actions.add([item]))) return;
     setFilter(EVERYTHING);
     select(item.id);
+    isNew.current = true;
   };
   const duplicate = (item: GearItem) =>
     add({

@@ -1,5 +1,5 @@
 import type { RigUse } from '@gullwind/contract';
-import { formatSignedDb, isForRigs, type GearItem } from '@gullwind/core';
+import { formatNumber, formatSignedDb, isForRigs, type GearItem } from '@gullwind/core';
 import { Box, Button, Link, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
@@ -76,7 +76,7 @@ function Updates({
           <Typography variant="body2" sx={{ fontWeight: 600 }}>
             {one.rig.name}
           </Typography>
-          <Typography variant="body2">{sayTreble(one)}</Typography>
+          <BeforeAndAfter before={one.before} after={one.after} />
           {one.changes.slice(0, 4).map((change) => (
             <Typography
               key={change}
@@ -95,8 +95,20 @@ function Updates({
   );
 }
 
-function sayTreble({ before, after }: RigUpdate): string {
-  const db = (value: number | null) =>
-    value === null ? 'nothing heard' : `${formatSignedDb(value, 2)} dB`;
-  return `Treble ${db(before)} now, ${db(after)} then`;
+const SAID = [
+  ['Treble', 'trebleDb', formatSignedDb],
+  ['Level', 'levelDb', formatSignedDb],
+  ['Distance', 'distanceDb', formatNumber],
+] as const;
+
+/** The figures as they are and as they would be. */
+function BeforeAndAfter({ before, after }: Pick<RigUpdate, 'before' | 'after'>) {
+  if (!before || !after) {
+    return <Typography variant="body2">Nothing is heard {before ? 'then' : 'now'}.</Typography>;
+  }
+  return SAID.map(([word, key, write]) => (
+    <Typography key={key} variant="body2">
+      {word} {write(before[key], 2)} dB now, {write(after[key], 2)} dB then
+    </Typography>
+  ));
 }

@@ -41,14 +41,14 @@ export function useGearActions(): GearActions {
       queue.current = next.catch(() => undefined);
       return next;
     };
-    const keep = (id: string, change: (item: GearItem) => GearItem | null) =>
+    const keep = (id: string, change: (item: GearItem) => GearItem | null, isUndo = false) =>
       inTurn(async () => {
         const stored = find(id);
         const item = stored && change(stored.item);
         if (!item || item === stored.item) return;
         const answer = await put({ basedOn: stored.revision, item });
         if ('error' in answer) say(answer.error);
-        else undos.current.push({ put: stored.item });
+        else if (!isUndo) undos.current.push({ put: stored.item });
       });
     return {
       edit: (id, edit) =>
@@ -76,7 +76,7 @@ export function useGearActions(): GearActions {
             const answer = await remove(last.remove);
             if ('error' in answer) say(answer.error);
           });
-        } else void keep(last.put.id, () => last.put).then(() => undos.current.pop());
+        } else void keep(last.put.id, () => last.put, true);
       },
     };
   }, [store, put, post, remove, enqueueSnackbar]);

@@ -4,6 +4,7 @@ import {
   isForRigs,
   refreshFromGear,
   sayDifferences,
+  type Figures,
   type GearItem,
   type Rig,
 } from '@gullwind/core';
@@ -21,9 +22,9 @@ export interface RigUpdate {
   readonly revision: number;
   readonly updated: Rig;
   readonly changes: readonly string[];
-  /** Treble against straight in, dB; null where nothing is heard. */
-  readonly before: number | null;
-  readonly after: number | null;
+  /** Against straight in; null where nothing is heard. */
+  readonly before: Figures | null;
+  readonly after: Figures | null;
 }
 
 /** Holds every rig against the entry, and brings one up to date on demand. */
@@ -76,7 +77,7 @@ async function compare(
   const result = applyEdit(rig, refreshFromGear(rig, item));
   if (result.kind === 'refused') return null;
   const updated = result.rig;
-  const [before, after] = await questionsWorker().trebleOf([rig, updated]);
+  const [before, after] = await questionsWorker().figuresOf([rig, updated]);
   return {
     rigId,
     rig,

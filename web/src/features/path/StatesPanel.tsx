@@ -8,8 +8,8 @@ import {
   type StatesSounding,
 } from '@gullwind/core';
 import { Box, Checkbox, styled, Typography } from '@mui/material';
+import { LineButton } from '../../ui/LineButton';
 import { memo } from 'react';
-import { SOUNDING_FONT } from '../../app/theme';
 import type { AnalysedStates } from '../../workers/useStates';
 import { Figure } from '../../ui/Figure';
 import { switchNumbers } from './selection';
@@ -80,24 +80,6 @@ function sayCount({ switches, count, isCapped }: StatesSounding): string {
   return isCapped ? `${said} Too many loops to tell all apart: some count as open only.` : said;
 }
 
-const StandButton = styled('button')(({ theme }) => ({
-  display: 'block',
-  width: '100%',
-  border: 0,
-  borderTop: `1px solid ${theme.chart.grid}`,
-  background: 'none',
-  color: 'inherit',
-  font: 'inherit',
-  fontSize: 14,
-  lineHeight: 1.35,
-  padding: '4px 0',
-  textAlign: 'left',
-  cursor: 'pointer',
-  '&:hover': { background: theme.chart.grid },
-  '&:focus-visible': { outline: `2px solid ${theme.chart.sea}` },
-  '& i': { float: 'right', fontFamily: SOUNDING_FONT, fontSize: 15 },
-}));
-
 interface StandInProps {
   readonly name: string;
   readonly rig: Rig;
@@ -112,7 +94,7 @@ function StandIn({ name, rig, extreme, onStand }: StandInProps) {
     .map((id) => nameSwitch(rig, id));
   const ties = extreme.ties > 1 ? ` (one of ${extreme.ties.toLocaleString('en')} alike)` : '';
   return (
-    <StandButton
+    <LineButton
       type="button"
       title="Stand in this state"
       onClick={() => onStand(extreme.positions)}
@@ -120,7 +102,7 @@ function StandIn({ name, rig, extreme, onStand }: StandInProps) {
       <i>{formatSignedDb(extreme.trebleDb, 2)}</i>
       <b>{name}</b>: {on.length === 0 ? 'everything off' : `${on.join(', ')} on`}
       {ties}
-    </StandButton>
+    </LineButton>
   );
 }
 

@@ -7,9 +7,9 @@ import {
   type Rig,
   type UnitSystem,
 } from '@gullwind/core';
-import { Box, styled, Typography } from '@mui/material';
+import { Box, Typography } from '@mui/material';
+import { LineButton } from '../LineButton';
 import { useMemo } from 'react';
-import { SOUNDING_FONT } from '../../app/theme';
 import { useLatest } from '../../workers/useLatest';
 import { questionsWorker } from '../../workers/workers';
 
@@ -19,24 +19,6 @@ interface Props {
   readonly units: UnitSystem;
   readonly onSelect: (kind: Assumption['parts'][number]['kind'], id: string) => void;
 }
-
-const Line = styled('button')(({ theme }) => ({
-  display: 'block',
-  width: '100%',
-  border: 0,
-  borderTop: `1px solid ${theme.chart.grid}`,
-  background: 'none',
-  color: 'inherit',
-  font: 'inherit',
-  fontSize: 14,
-  lineHeight: 1.3,
-  padding: '3px 0',
-  textAlign: 'left',
-  cursor: 'pointer',
-  '&:hover': { background: theme.chart.grid },
-  '&:focus-visible': { outline: `2px solid ${theme.chart.sea}` },
-  '& i': { float: 'right', fontFamily: SOUNDING_FONT, fontSize: 15 },
-}));
 
 const ask = async ({ rig, rowId }: Pick<Props, 'rig' | 'rowId'>) => ({
   rig,
@@ -61,7 +43,7 @@ export function Assumptions({ rig, rowId, units, onSelect }: Props) {
           const { parts, path, lowDb, highDb } = assumption;
           const [part] = parts as [Assumption['parts'][number]];
           return (
-            <Line
+            <LineButton
               key={`${part.id} ${path}`}
               type="button"
               onClick={() => onSelect(part.kind, part.id)}
@@ -70,7 +52,7 @@ export function Assumptions({ rig, rowId, units, onSelect }: Props) {
                 {formatSignedDb(lowDb)} … {formatSignedDb(highDb)}
               </i>
               {sayAssumption(assumption, units)}
-            </Line>
+            </LineButton>
           );
         })}
       </Box>

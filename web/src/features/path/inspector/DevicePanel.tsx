@@ -41,6 +41,7 @@ export function DevicePanel({ rig, units, actions, id, rowId, number, analysed }
         name={device.name}
         label="Name of the pedal"
         kind={number === undefined ? kind : `${number}, ${kind}`}
+        gear={device.gear}
         onRename={(to) => actions.edit({ kind: 'rename', target, to })}
       >
         <IconButton

@@ -34,6 +34,7 @@ export function EndPanel({
         name={end.name}
         label={`Name of the ${label}`}
         kind={`${label}, up to the jack`}
+        gear={end.gear}
         onRename={(to) => actions.edit({ kind: 'rename', target, to })}
       >
         <Button size="small" onClick={() => onSwap('end')}>

@@ -16,6 +16,7 @@ export function GuitarPanel(props: PanelProps & { readonly id: string }) {
         name={guitar.name}
         label="Name of the guitar"
         kind={sayGuitar(guitar)}
+        gear={guitar.gear}
         onRename={(to) => actions.edit({ kind: 'rename', target, to })}
       >
         <Button size="small" onClick={() => onSwap('guitar')}>

@@ -13,6 +13,7 @@ export function LeadPanel(props: PanelProps & { readonly id: string; readonly ro
     <>
       <Head
         name={lead.name}
+        gear={lead.gear}
         kind={`${nameLead(rig, id)} · ${sayLead(lead)}`}
         {...{ id, actions, onSwap }}
       />
@@ -26,16 +27,18 @@ interface HeadProps extends Pick<PanelProps, 'actions' | 'onSwap'> {
   readonly id: string;
   readonly name: string;
   readonly kind: string;
+  readonly gear: string | undefined;
 }
 
 /** Drawn again only when the lead is another one, not while it is drawn longer. */
-const Head = memo(function Head({ id, name, kind, actions, onSwap }: HeadProps) {
+const Head = memo(function Head({ id, name, kind, gear, actions, onSwap }: HeadProps) {
   const target = { of: 'lead', id } as const;
   return (
     <PanelHead
       name={name}
       label="Name of the lead"
       kind={kind}
+      gear={gear}
       onRename={(to) => actions.edit({ kind: 'rename', target, to })}
     >
       <Button size="small" onClick={actions.bufferBehind}>

@@ -1,5 +1,6 @@
-import { Box, Typography } from '@mui/material';
+import { Box, Link, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
+import { Link as RouterLink } from 'react-router';
 import { NameField } from '../../../ui/NameField';
 
 interface Props {
@@ -7,12 +8,14 @@ interface Props {
   readonly label: string;
   /** What it is: "bright single coil", "2, delay". */
   readonly kind: string;
+  /** The entry of the gear list it was taken from. */
+  readonly gear?: string | undefined;
   readonly children?: ReactNode;
   readonly onRename: (name: string) => void;
 }
 
 /** Name and kind of the selected thing, and what can be done with all of it. */
-export function PanelHead({ name, label, kind, children, onRename }: Props) {
+export function PanelHead({ name, label, kind, gear, children, onRename }: Props) {
   return (
     <Box sx={{ mb: 0.5 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
@@ -33,6 +36,14 @@ export function PanelHead({ name, label, kind, children, onRename }: Props) {
       </Box>
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
         {kind}
+        {gear && (
+          <>
+            {' · '}
+            <Link component={RouterLink} to={`/gear?at=${gear}`} color="inherit">
+              in the gear list
+            </Link>
+          </>
+        )}
       </Typography>
     </Box>
   );
