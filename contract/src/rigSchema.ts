@@ -212,6 +212,9 @@ const pinnedShape = {
   approach: closed({ kind: oneOf(CHOICE_RULES.approach.kind), wantedHz: sourced }),
   standing,
   scenes: list(closed({ id, name, standing })),
+  situations: list(
+    closed({ id, name, lengths: Joi.object().pattern(id.optional(), sourced).required() }),
+  ),
   links: list(Joi.array().items(switchId).max(20)),
   silenced: list(Joi.string().max(80)),
 };

@@ -1,5 +1,5 @@
 import { Key, type WebDriver } from 'selenium-webdriver';
-import { STORM_BOARD, type Page } from '../src/page';
+import { PIT_BOARD, STORM_BOARD, type Page } from '../src/page';
 import { openWorld, type World } from '../src/world';
 
 /// Open a rig, see its way, stamp, draw a lead longer, stand a buffer, undo, come back and find it there.
@@ -55,6 +55,23 @@ test('the story by pointer', async () => {
   await driver.navigate().refresh();
   expect(await page.trebleDb()).toBe(longer);
   await page.find('[data-stamp="d4"][data-on="true"]');
+});
+
+test('from the pit to home and back: all leads follow, figures of all places side by side', async () => {
+  await page.open(`/rigs/${PIT_BOARD}/path`);
+  const pit = await page.trebleDb();
+  await page.chooseIn('Where it is played', 'home');
+  const home = await page.trebleOtherThan(pit);
+  expect(home).toBeGreaterThan(pit + 3);
+  await page.find('[role="option"][aria-label^="the lead to the amp, "][aria-label*="3\u00a0m"]');
+  await page.lookAt('scenes');
+  const table = await page.find('table[aria-label="Places compared"]');
+  const rows = await table.findElements({ css: 'tbody tr' });
+  expect(rows).toHaveLength(3);
+  expect(await rows[0]!.getText()).toContain('here');
+  await page.chord(Key.CONTROL, 'z');
+  await page.lookAt('now');
+  expect(await page.trebleOtherThan(home)).toBe(pit);
 });
 
 test('a post dragged past its neighbour changes the order', async () => {

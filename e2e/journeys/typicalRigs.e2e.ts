@@ -29,10 +29,7 @@ async function nameRig(name: string): Promise<void> {
   await input.sendKeys(Key.chord(Key.CONTROL, 'a'), name, Key.ENTER, Key.ESCAPE);
 }
 
-async function lookTo(words: string): Promise<void> {
-  const select = await page.find('select[aria-label="Way that is looked at"]');
-  await select.findElement({ xpath: `./option[normalize-space(.)="${words}"]` }).click();
-}
+const lookTo = (words: string) => page.chooseIn('Way that is looked at', words);
 
 test('six pedals in a row with a tuner tap, by keyboard alone', async () => {
   await page.press(Key.ARROW_RIGHT);

@@ -169,6 +169,12 @@ export class Page {
     await select.findElement(By.xpath(`./option[normalize-space(.)="${words}"]`)).click();
   }
 
+  /** The same in a list that only its title names. */
+  async chooseIn(title: string, words: string): Promise<void> {
+    const select = await this.find(`select[aria-label="${title}"]`);
+    await select.findElement(By.xpath(`./option[normalize-space(.)="${words}"]`)).click();
+  }
+
   async inputOf(label: string): Promise<WebElement> {
     const labelled = await this.driver.wait(
       until.elementLocated(By.xpath(`//label[normalize-space(.)="${label}"]`)),

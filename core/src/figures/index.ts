@@ -15,5 +15,5 @@ export { loopName, nameHop, nameLead, namePlace, nameRow, nameSwitch, nameTakeOu
 export { sayVerdict, sayWhatIsGoingOn } from './words';
 export { analyseStates, ENVELOPE_EVERY, switchesOf, switchesOn } from './analyseStates';
 export type { ExtremeState, StatesAnalysis, StatesSounding } from './analyseStates';
-export { measureScenes } from './scenes';
-export type { SceneFigures } from './scenes';
+export { measureScenes, measureSituations } from './scenes';
+export type { SideFigures } from './scenes';

@@ -1,12 +1,22 @@
 import { drivePath, routeOf, SectionSolver } from '../path';
-import type { Rig, Standing } from '../rig';
+import { applyEdits, standAt, type Rig, type Standing } from '../rig';
 import { measureRoute, type Sound } from './analyseRig';
 
-/** A scene's figures, or that nothing is heard in it. */
-export interface SceneFigures {
-  /** Null for the rig as it stands. */
-  readonly sceneId: string | null;
-  readonly sound: Omit<Sound, 'nowDb'> | null;
+type Heard = Omit<Sound, 'nowDb'> | null;
+
+/** Figures of a rig in a scene or at a place; no sound where nothing is heard. */
+export interface SideFigures {
+  /** Of the scene or situation; null for the rig as it stands. */
+  readonly id: string | null;
+  readonly sound: Heard;
+}
+
+function heardOf(rig: Rig, rowId: string, solver: SectionSolver): Heard {
+  const route = routeOf(rig, rowId);
+  const measured = measureRoute(route, drivePath(route), solver);
+  if (measured.kind !== 'sounding') return null;
+  const { figures, absoluteTrebleDb, resonance, referenceResonance, corner, verdict } = measured;
+  return { figures, absoluteTrebleDb, resonance, referenceResonance, corner, verdict };
 }
 
 /** The rig as it stands and every scene of it, on one way, side by side. */
@@ -14,18 +24,26 @@ export function measureScenes(
   rig: Rig,
   rowId: string,
   solver: SectionSolver = new SectionSolver(),
-): readonly SceneFigures[] {
-  const measure = (standing: Standing): SceneFigures['sound'] => {
-    const route = routeOf({ ...rig, standing: knownOf(rig, standing) }, rowId);
-    const measured = measureRoute(route, drivePath(route), solver);
-    if (measured.kind !== 'sounding') return null;
-    const { figures, absoluteTrebleDb, resonance, referenceResonance, corner, verdict } = measured;
-    return { figures, absoluteTrebleDb, resonance, referenceResonance, corner, verdict };
-  };
+): readonly SideFigures[] {
   return [
-    { sceneId: null, sound: measure(rig.standing) },
-    ...rig.scenes.map(({ id, standing }) => ({ sceneId: id, sound: measure(standing) })),
+    { id: null, sound: heardOf(rig, rowId, solver) },
+    ...rig.scenes.map(({ id, standing }) => ({
+      id,
+      sound: heardOf({ ...rig, standing: knownOf(rig, standing) }, rowId, solver),
+    })),
   ];
+}
+
+/** The rig at every place it is played at, its switches as they stand. */
+export function measureSituations(
+  rig: Rig,
+  rowId: string,
+  solver: SectionSolver = new SectionSolver(),
+): readonly SideFigures[] {
+  return rig.situations.map((situation) => ({
+    id: situation.id,
+    sound: heardOf(applyEdits(rig, standAt(rig, situation)), rowId, solver),
+  }));
 }
 
 /** A scene may name a guitar that is out of the rig by now: the first one plays instead. */

@@ -71,6 +71,7 @@ function* checkIds(rig: Rig): Generator<RigProblem> {
     ...rig.rows.flatMap((row) => [row, ...row.devices, ...row.leads.filter((l) => l !== null)]),
     ...rig.ends,
     ...rig.scenes,
+    ...rig.situations,
     ...rig.pins,
   ];
   for (const part of parts) {
@@ -99,7 +100,7 @@ function* checkStanding(rig: Rig): Generator<RigProblem> {
 
 function* checkNames(rig: Rig): Generator<RigProblem> {
   yield* checkName(rig.name, 'name');
-  for (const list of ['guitars', 'ends', 'scenes', 'pins'] as const) {
+  for (const list of ['guitars', 'ends', 'scenes', 'situations', 'pins'] as const) {
     for (const [i, { name }] of rig[list].entries()) yield* checkName(name, `${list}[${i}].name`);
   }
   for (const [r, { devices, leads }] of rig.rows.entries()) {
@@ -129,6 +130,12 @@ function* checkParts(rig: Rig): Generator<RigProblem> {
       if (lead) yield* checkNumbers('lead', lead, `rows[${r}].leads[${i}]`);
   }
   for (const [i, end] of rig.ends.entries()) yield* checkNumbers('end', end, `ends[${i}]`);
+  for (const [i, { lengths }] of rig.situations.entries()) {
+    for (const [id, length] of Object.entries(lengths)) {
+      const problem = checkSourced(FIELD_RULES.lead.lengthM, length);
+      if (problem) yield { path: `situations[${i}].lengths.${id}`, message: problem.message };
+    }
+  }
   yield* checkNumbers('reference', rig.reference, 'reference');
   yield* checkNumbers('approach', rig.approach, 'approach');
 }

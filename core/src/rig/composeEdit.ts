@@ -140,7 +140,7 @@ export function pinRig(rig: Rig, name: string): Edit {
   return addTo(rig, 'pins', [{ id: freshId(rig, 'p'), name, rig: pinned }]);
 }
 
-export function removeFrom(rig: Rig, of: 'scenes' | 'pins', id: string): Edit {
+export function removeFrom(rig: Rig, of: 'scenes' | 'situations' | 'pins', id: string): Edit {
   const at = rig[of].findIndex((thing) => thing.id === id);
   return { kind: 'list', of, at, remove: 1, insert: [] };
 }

@@ -47,6 +47,8 @@ function* differences(mine: Rig, theirs: Rig, units: UnitSystem): Generator<stri
   }
   if (mine.approach.kind !== theirs.approach.kind) yield 'The approach';
   if (JSON.stringify(mine.scenes) !== JSON.stringify(theirs.scenes)) yield 'The scenes';
+  if (JSON.stringify(mine.situations) !== JSON.stringify(theirs.situations))
+    yield 'The places it is played at';
   if (mine.pins.length !== theirs.pins.length) yield 'The pins';
 }
 

@@ -1,5 +1,5 @@
 import type { Device, End, Guitar, Lead, Sourced } from '../gear';
-import type { Pin, PinnedRig, Rig, Row, Scene, Standing } from './rig';
+import type { Pin, PinnedRig, Rig, Row, Scene, Situation, Standing } from './rig';
 
 /** A part of a rig that an edit speaks of. */
 export type Target =
@@ -8,7 +8,9 @@ export type Target =
 
 /** What else has a name. */
 export type NamedTarget =
-  Target | { readonly of: 'rig' } | { readonly of: 'scene' | 'pin'; readonly id: string };
+  | Target
+  | { readonly of: 'rig' }
+  | { readonly of: 'scene' | 'situation' | 'pin'; readonly id: string };
 
 /**
  * A change to a rig as a small serialisable value. `applyEdit` yields the new rig and the edit that
@@ -66,6 +68,7 @@ export interface Lists {
   readonly rows: Row;
   readonly ends: End;
   readonly scenes: Scene;
+  readonly situations: Situation;
   readonly pins: Pin;
 }
 

@@ -17,6 +17,7 @@ export {
   reshapeDevice,
 } from './composeBranch';
 export * from './composeEdit';
+export { keepSituation, measureOutSituation, situationNow, standAt } from './situations';
 export { CHOICE_RULES, FIELD_RULES, fieldRule } from './fields';
 export type { FieldRule, PartKind } from './fields';
 export { sayDifferences } from './differences';

@@ -24,6 +24,7 @@ export function newRig(name: string, reference: ReferenceLead = DEFAULT_REFERENC
     approach: { kind: 'clear', wantedHz: assumed(3000) },
     standing: { positions: {}, playing: 'g1', powered: true },
     scenes: [],
+    situations: [],
     links: [],
     silenced: [],
     pins: [],

@@ -2,7 +2,13 @@ import type { Device, Lead } from '../gear';
 import type { NamedTarget } from './edit';
 import { findDevice, findLead, type Rig, type Row } from './rig';
 
-const LISTS = { guitar: 'guitars', end: 'ends', scene: 'scenes', pin: 'pins' } as const;
+const LISTS = {
+  guitar: 'guitars',
+  end: 'ends',
+  scene: 'scenes',
+  situation: 'situations',
+  pin: 'pins',
+} as const;
 
 /** The part a target names, or undefined where the rig has none. */
 export function findPart(rig: Rig, target: NamedTarget): object | undefined {

@@ -8,7 +8,14 @@ export const LONGEST_NAME = 80;
 export const LONGEST_NOTE = 2000;
 
 /** How many of each list a rig may have. */
-export const MOST = { guitars: 8, rows: 40, ends: 8, scenes: 24, pins: MOST_PINS } as const;
+export const MOST = {
+  guitars: 8,
+  rows: 40,
+  ends: 8,
+  scenes: 24,
+  situations: 12,
+  pins: MOST_PINS,
+} as const;
 
 /** Where a row begins and ends. */
 export type RowPlace =
@@ -54,6 +61,14 @@ export interface Scene {
   readonly standing: Standing;
 }
 
+/** Where a rig is played, and how long its leads are there. A lead that it does not name stays as it is. */
+export interface Situation {
+  readonly id: string;
+  readonly name: string;
+  /** By lead. */
+  readonly lengths: Readonly<Record<string, Sourced>>;
+}
+
 /** How a practitioner thinks about buffers and loss; judgements are made against it. */
 export type ApproachKind = 'clear' | 'bookends' | 'oneBuffer' | 'steady' | 'shaped';
 
@@ -88,6 +103,7 @@ export interface Rig {
   readonly approach: Approach;
   readonly standing: Standing;
   readonly scenes: readonly Scene[];
+  readonly situations: readonly Situation[];
   /** Switch ids that act together. */
   readonly links: readonly (readonly string[])[];
   /** Judgements that are not to be said again. */
@@ -133,7 +149,7 @@ export function switchesOfDevice(device: Device): readonly string[] {
   return [...own, ...Array.from({ length: device.loops }, (_, k) => loopSwitch(device.id, k))];
 }
 
-type IdPrefix = 'g' | 'd' | 'l' | 'r' | 'e' | 's' | 'p';
+type IdPrefix = 'g' | 'd' | 'l' | 'r' | 'e' | 's' | 'w' | 'p';
 
 /** The first unused id with this prefix: "d1", "d2", … */
 export function freshId(rig: Rig, prefix: IdPrefix, taken: readonly string[] = []): string {
@@ -143,6 +159,7 @@ export function freshId(rig: Rig, prefix: IdPrefix, taken: readonly string[] = [
     ...rig.rows,
     ...rig.ends,
     ...rig.scenes,
+    ...rig.situations,
     ...rig.pins,
     ...allDevices(rig),
     ...allLeads(rig),

@@ -127,6 +127,7 @@ export function upgradeRig(value: unknown): unknown {
     approach: empty.approach,
     standing: { ...empty.standing, positions },
     scenes: [],
+    situations: [],
     links: [],
     silenced: [],
     pins: [],

@@ -53,7 +53,7 @@ const lead = (id: string, lengthM?: number): Lead => {
   return lengthM === undefined ? thing : { ...thing, lengthM: entered(lengthM) };
 };
 
-const pitBoard = layRow(
+const pitRow = layRow(
   {
     ...newRig('Pit board'),
     player: 'Pit guitarist',
@@ -76,6 +76,26 @@ const pitBoard = layRow(
     amp: 'under-stage',
   },
 );
+
+const place = (
+  id: string,
+  name: string,
+  leadInM: number,
+  leadOutM: number,
+): Rig['situations'][number] => ({
+  id,
+  name,
+  lengths: { l1: entered(leadInM), l9: entered(leadOutM) },
+});
+
+const pitBoard: Rig = {
+  ...pitRow,
+  situations: [
+    place('w1', 'home', 3, 3),
+    place('w2', 'rehearsal', 6, 6),
+    place('w3', 'pit', 6, 18),
+  ],
+};
 
 const stormBoard: Rig = {
   ...layRow(

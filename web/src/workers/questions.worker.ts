@@ -9,6 +9,7 @@ import {
   lengthBudgets,
   measureRig,
   measureScenes,
+  measureSituations,
   pickupOrLead,
   routeOf,
   routeRows,
@@ -27,7 +28,7 @@ import {
   type LikedLeadAnswer,
   type Pin,
   type Rig,
-  type SceneFigures,
+  type SideFigures,
   type StandIn,
   type StatesAnalysis,
   type SweptSource,
@@ -57,8 +58,10 @@ const questionsApi = {
     }),
   assumptions: (rig: Rig, rowId: string): readonly Assumption[] =>
     assumptionsThatMatter({ rig, rowId }),
-  measureScenes: (rig: Rig, rowId: string): readonly SceneFigures[] =>
+  measureScenes: (rig: Rig, rowId: string): readonly SideFigures[] =>
     measureScenes(rig, rowId, solver),
+  measureSituations: (rig: Rig, rowId: string): readonly SideFigures[] =>
+    measureSituations(rig, rowId, solver),
   measurePins: (pins: readonly Pin[], rowId: string): readonly PinnedSound[] =>
     pins.map(({ id, rig }) => {
       const whole: Rig = { ...rig, pins: [] };

@@ -1,4 +1,4 @@
-import type { Judgement, Pin, Rig, SceneFigures, UnitSystem } from '@gullwind/core';
+import type { Judgement, Pin, Rig, SideFigures, UnitSystem } from '@gullwind/core';
 import { useMemo } from 'react';
 import type { PinnedSound } from './questions.worker';
 import { questionsWorker } from './workers';
@@ -9,16 +9,21 @@ interface Question {
   readonly rowId: string;
 }
 
+/** Scenes and places of a rig, with the very rig they belong to. */
+export interface MeasuredSides {
+  readonly rig: Rig;
+  readonly scenes: readonly SideFigures[];
+  readonly situations: readonly SideFigures[];
+}
+
 const askScenes = async ({ rig, rowId }: Question) => ({
   rig,
   scenes: await questionsWorker().measureScenes(rig, rowId),
+  situations: await questionsWorker().measureSituations(rig, rowId),
 });
 
-/** Figures of every scene; null while nobody looks. */
-export function useScenes(
-  rig: Rig | null,
-  rowId: string,
-): { readonly rig: Rig; readonly scenes: readonly SceneFigures[] } | null {
+/** Figures of every scene and place; null while nobody looks. */
+export function useScenes(rig: Rig | null, rowId: string): MeasuredSides | null {
   const question = useMemo(() => rig && { rig, rowId }, [rig, rowId]);
   const answer = useLatest(question, askScenes);
   return question && answer;

@@ -1,21 +1,26 @@
 import {
   formatSignedDb,
   keepScene,
+  keepSituation,
+  measureOutSituation,
   removeFrom,
+  situationNow,
+  standAt,
   standIn,
   type Resonance,
   type Rig,
-  type Scene,
-  type SceneFigures,
+  type SideFigures,
 } from '@gullwind/core';
 import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, Typography, styled } from '@mui/material';
-import { memo } from 'react';
+import { memo, type ReactNode } from 'react';
 import { NameField } from '../../ui/NameField';
+import { PanelGroup } from '../../ui/parts/PanelGroup';
+import type { MeasuredSides } from '../../workers/useSideQuestions';
 import type { PathActions } from './usePathActions';
 
 interface Props {
-  readonly analysed: { readonly rig: Rig; readonly scenes: readonly SceneFigures[] } | null;
+  readonly analysed: MeasuredSides | null;
   readonly actions: PathActions;
 }
 
@@ -29,43 +34,15 @@ const Table = styled('table')(({ theme }) => ({
   '& tbody tr': { borderTop: `1px solid ${theme.chart.grid}` },
 }));
 
-/** Scenes side by side: what each does to the sound on the way that is looked at. */
+/** Scenes side by side, and places: what each does to the sound on the way that is looked at. */
 export const ScenesPanel = memo(function ScenesPanel({ analysed, actions }: Props) {
   if (!analysed) return <Typography variant="body2">Measuring …</Typography>;
-  const { rig, scenes } = analysed;
+  const { rig, scenes, situations } = analysed;
   return (
     <>
-      <Table aria-label="Scenes compared">
-        <thead>
-          <tr>
-            <th>scene</th>
-            <th title="Treble against straight in, dB">treble</th>
-            <th title="Level at 400 Hz, dB">level</th>
-            <th title="Resonance, kHz">res.</th>
-          </tr>
-        </thead>
-        <tbody>
-          {scenes.map(({ sceneId, sound }) => {
-            const scene = rig.scenes.find(({ id }) => id === sceneId);
-            return (
-              <tr key={sceneId ?? 'now'}>
-                <th scope="row">
-                  {scene ? <SceneName rig={rig} scene={scene} actions={actions} /> : 'as it stands'}
-                </th>
-                {sound ? (
-                  <>
-                    <td>{formatSignedDb(sound.figures.trebleDb)}</td>
-                    <td>{formatSignedDb(sound.figures.levelDb)}</td>
-                    <td>{sayResonance(sound.resonance)}</td>
-                  </>
-                ) : (
-                  <td colSpan={3}>nothing is heard</td>
-                )}
-              </tr>
-            );
-          })}
-        </tbody>
-      </Table>
+      <SoundTable label="Scenes compared" word="scene" sides={scenes}>
+        {(id) => (id === null ? 'as it stands' : <Scene rig={rig} id={id} actions={actions} />)}
+      </SoundTable>
       {rig.scenes.length === 0 && (
         <Typography variant="body2" sx={{ my: 1, color: 'text.secondary' }}>
           A scene is a set of pedals that are on together: the verse, the storm. Stamp the board as
@@ -78,47 +55,139 @@ export const ScenesPanel = memo(function ScenesPanel({ analysed, actions }: Prop
       >
         Keep this as a scene
       </Button>
+      <PanelGroup title="Where it is played">
+        {rig.situations.length > 0 ? (
+          <SoundTable label="Places compared" word="place" sides={situations}>
+            {(id) => <Situation rig={rig} id={id!} actions={actions} />}
+          </SoundTable>
+        ) : (
+          <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+            At home the leads are short, on the big stage they are not. Lay them as they are at one
+            place, then keep it.
+          </Typography>
+        )}
+        <Button
+          size="small"
+          onClick={() =>
+            actions.edit(keepSituation(rig, PLACES[rig.situations.length] ?? 'another'))
+          }
+        >
+          Keep these lengths as a place
+        </Button>
+      </PanelGroup>
     </>
   );
 });
 
+const PLACES = ['home', 'rehearsal', 'big stage'];
+
+interface SoundTableProps {
+  readonly label: string;
+  readonly word: string;
+  readonly sides: readonly SideFigures[];
+  /** What stands at the head of a row. */
+  readonly children: (id: string | null) => ReactNode;
+}
+
+function SoundTable({ label, word, sides, children }: SoundTableProps) {
+  return (
+    <Table aria-label={label}>
+      <thead>
+        <tr>
+          <th>{word}</th>
+          <th title="Treble against straight in, dB">treble</th>
+          <th title="Level at 400 Hz, dB">level</th>
+          <th title="Resonance, kHz">res.</th>
+        </tr>
+      </thead>
+      <tbody>
+        {sides.map(({ id, sound }) => (
+          <tr key={id ?? 'now'}>
+            <th scope="row">{children(id)}</th>
+            {sound ? (
+              <>
+                <td>{formatSignedDb(sound.figures.trebleDb)}</td>
+                <td>{formatSignedDb(sound.figures.levelDb)}</td>
+                <td>{sayResonance(sound.resonance)}</td>
+              </>
+            ) : (
+              <td colSpan={3}>nothing is heard</td>
+            )}
+          </tr>
+        ))}
+      </tbody>
+    </Table>
+  );
+}
+
 const sayResonance = (resonance: Resonance): string =>
   resonance.kind === 'resonance' ? (resonance.frequencyHz / 1000).toFixed(2) : 'none';
 
-function SceneName({
-  rig,
-  scene,
-  actions,
-}: {
+interface SideProps {
   readonly rig: Rig;
-  readonly scene: Scene;
+  readonly id: string;
   readonly actions: PathActions;
-}) {
+}
+
+function Scene({ rig, id, actions }: SideProps) {
+  const scene = rig.scenes.find((one) => one.id === id);
+  if (!scene) return null;
   return (
-    <Box sx={{ display: 'flex', alignItems: 'center' }}>
+    <Named of="scene" name={scene.name} {...{ rig, id, actions }}>
+      <Stand onClick={() => actions.edit(standIn(rig, scene))}>stand</Stand>
+    </Named>
+  );
+}
+
+function Situation({ rig, id, actions }: SideProps) {
+  const situation = rig.situations.find((one) => one.id === id);
+  if (!situation) return null;
+  return (
+    <Named of="situation" name={situation.name} {...{ rig, id, actions }}>
+      {situationNow(rig) === situation ? (
+        'here'
+      ) : (
+        <>
+          <Stand onClick={() => actions.edit(standAt(rig, situation))}>go</Stand>
+          <Stand
+            title="Let the leads be as long there as they are now"
+            onClick={() => actions.edit(measureOutSituation(rig, id))}
+          >
+            set
+          </Stand>
+        </>
+      )}
+    </Named>
+  );
+}
+
+interface NamedProps extends SideProps {
+  readonly of: 'scene' | 'situation';
+  readonly name: string;
+  readonly children: ReactNode;
+}
+
+function Named({ rig, id, of, name, actions, children }: NamedProps) {
+  const word = of === 'scene' ? 'scene' : 'place';
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.25 }}>
       <NameField
-        label={`Name of scene ${scene.name}`}
-        value={scene.name}
-        onChange={(to) =>
-          actions.edit({ kind: 'rename', target: { of: 'scene', id: scene.id }, to })
-        }
+        label={`Name of ${word} ${name}`}
+        value={name}
+        onChange={(to) => actions.edit({ kind: 'rename', target: { of, id }, to })}
         sx={{ fontSize: 13.5, width: 62, '& input': { py: 0 } }}
       />
-      <Button
-        size="small"
-        sx={{ minWidth: 0, px: 0.5, py: 0 }}
-        onClick={() => actions.edit(standIn(rig, scene))}
-      >
-        stand
-      </Button>
+      {children}
       <IconButton
         size="small"
-        aria-label={`Let scene ${scene.name} go`}
+        aria-label={`Let ${word} ${name} go`}
         sx={{ p: 0 }}
-        onClick={() => actions.edit(removeFrom(rig, 'scenes', scene.id))}
+        onClick={() => actions.edit(removeFrom(rig, of === 'scene' ? 'scenes' : 'situations', id))}
       >
         <DeleteOutlined sx={{ fontSize: 16 }} />
       </IconButton>
     </Box>
   );
 }
+
+const Stand = styled(Button)({ minWidth: 0, padding: '0 4px', fontSize: 13 });

@@ -1,4 +1,12 @@
-import { keepScene, nameRow, routeRows, standIn, type Rig } from '@gullwind/core';
+import {
+  keepScene,
+  nameRow,
+  routeRows,
+  situationNow,
+  standAt,
+  standIn,
+  type Rig,
+} from '@gullwind/core';
 import PowerSettingsNew from '@mui/icons-material/PowerSettingsNew';
 import { Box, IconButton, NativeSelect, Tooltip } from '@mui/material';
 import { memo } from 'react';
@@ -21,6 +29,13 @@ function StandChoices({ rig, rowId, actions }: Props) {
   const scene = rig.scenes.find(({ standing }) => isSameStanding(standing, rig.standing));
   const ways = routeRows(rig);
   const { powered, playing } = rig.standing;
+  const goTo = (id: string) =>
+    actions.edit(
+      standAt(
+        rig,
+        rig.situations.find((one) => one.id === id)!,
+      ),
+    );
   const chooseScene = (to: string) => {
     if (to === KEEP) actions.edit(keepScene(rig, `Scene ${rig.scenes.length + 1}`));
     if (to === ALL_OFF) actions.allOff();
@@ -41,6 +56,18 @@ function StandChoices({ rig, rowId, actions }: Props) {
         <option value={ALL_OFF}>everything off</option>
         <option value={KEEP}>keep this as a scene</option>
       </Choice>
+      {rig.situations.length > 0 && (
+        <Choice label="Where it is played" value={situationNow(rig)?.id ?? ''} onChange={goTo}>
+          <option value="" disabled>
+            elsewhere
+          </option>
+          {rig.situations.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </Choice>
+      )}
       {rig.guitars.length > 1 && (
         <Choice
           label="Guitar that plays"
@@ -91,6 +118,8 @@ function hasSameChoices(a: Props, b: Props): boolean {
     a.rowId === b.rowId &&
     a.actions === b.actions &&
     one.scenes === other.scenes &&
+    one.situations === other.situations &&
+    situationNow(one) === situationNow(other) &&
     one.standing === other.standing &&
     one.guitars === other.guitars &&
     one.ends === other.ends &&
