@@ -29,6 +29,8 @@ function StandChoices({ rig, rowId, actions }: Props) {
   const scene = rig.scenes.find(({ standing }) => isSameStanding(standing, rig.standing));
   const ways = routeRows(rig);
   const { powered, playing } = rig.standing;
+  const choices =
+    1 + [rig.situations.length > 0, rig.guitars.length > 1, ways.length > 1].filter(Boolean).length;
   const goTo = (id: string) =>
     actions.edit(
       standAt(
@@ -43,7 +45,15 @@ function StandChoices({ rig, rowId, actions }: Props) {
     if (chosen) actions.edit(standIn(rig, chosen));
   };
   return (
-    <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, flexShrink: 0 }}>
+    <Box
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 1,
+        flexShrink: 0,
+        '& > .MuiInputBase-root': { width: choices > 2 ? 82 : 112 },
+      }}
+    >
       <Choice label="Scene" value={scene?.id ?? ''} onChange={chooseScene}>
         <option value="" disabled>
           {rig.scenes.length === 0 ? 'no scenes' : 'no scene'}
@@ -153,7 +163,7 @@ function Choice({ label, value, onChange, children }: ChoiceProps) {
       value={value}
       onChange={(event) => onChange(event.target.value)}
       inputProps={{ 'aria-label': label, title: label }}
-      sx={{ fontSize: 14, width: 112, '& select': { py: '2px', textOverflow: 'ellipsis' } }}
+      sx={{ fontSize: 14, '& select': { py: '2px', textOverflow: 'ellipsis' } }}
     >
       {children}
     </NativeSelect>
