@@ -75,6 +75,10 @@ describe.each(['day', 'night'] as const)('axe by %s', (theme) => {
     await page.lookAt('advice');
     await page.find('article[data-judgement]');
     await expectNoViolations();
+    await (await page.findText('button', 'Explain this rig')).click();
+    await page.findText('h3', 'What costs what');
+    await expectNoViolations();
+    await page.press(Key.ESCAPE);
     await page.lookAt('pins');
     await (await page.findText('button', 'Pin this')).click();
     await page.find('[aria-label^="Name of Pin"]');

@@ -4,6 +4,7 @@ import {
   assumptionsThatMatter,
   capacitanceFor,
   drivePath,
+  explainRig,
   judgeRig,
   keepLikedLead,
   lengthBudgets,
@@ -21,6 +22,7 @@ import {
   type Analysis,
   type Assumption,
   type CapacitanceAnswer,
+  type Explanation,
   type Figures,
   type Judgement,
   type LengthBudget,
@@ -50,6 +52,8 @@ export interface PinnedSound {
 const questionsApi = {
   analyseStates: (rig: Rig, counted: readonly string[], rowId: string): StatesAnalysis =>
     analyseStates(rig, counted, rowId),
+  explain: (rig: Rig, units: UnitSystem): readonly Explanation[] =>
+    explainRig(rig, analyseRig(rig, solver), analyseStates(rig, switchesOn(rig)), units),
   /** Figures of each rig's main way against straight in; null where nothing is heard. */
   figuresOf: (rigs: readonly Rig[]): readonly (Figures | null)[] =>
     rigs.map((rig) => {

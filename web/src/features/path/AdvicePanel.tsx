@@ -9,7 +9,8 @@ import CheckCircleOutlined from '@mui/icons-material/CheckCircleOutlined';
 import ErrorOutlined from '@mui/icons-material/ErrorOutlined';
 import InfoOutlined from '@mui/icons-material/InfoOutlined';
 import { Box, Button, Link, Typography } from '@mui/material';
-import { memo } from 'react';
+import { memo, useState } from 'react';
+import { ExplainDialog } from './ExplainDialog';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
 import { PartFields } from '../../ui/parts/PartFields';
 import { Figure } from '../../ui/Figure';
@@ -27,6 +28,7 @@ const APPROACHES = (Object.keys(APPROACH_WORDS) as ApproachKind[]).map(
 
 /** What is to be said of the rig under its own approach, each with its numbers and a way to be quiet about it. */
 export const AdvicePanel = memo(function AdvicePanel({ analysed, units, actions }: Props) {
+  const [isExplaining, setExplaining] = useState(false);
   if (!analysed) return <Typography variant="body2">Judging …</Typography>;
   const { rig, judgements } = analysed;
   const said = judgements.filter(({ key }) => !rig.silenced.includes(key));
@@ -55,6 +57,12 @@ export const AdvicePanel = memo(function AdvicePanel({ analysed, units, actions 
           assumedFrom="the shaped approach"
           actions={actions}
         />
+      )}
+      <Button size="small" onClick={() => setExplaining(true)}>
+        Explain this rig
+      </Button>
+      {isExplaining && (
+        <ExplainDialog rig={rig} units={units} onClose={() => setExplaining(false)} />
       )}
       {judgements.length === 0 && (
         <Typography variant="body2" sx={{ mt: 1 }}>

@@ -1,0 +1,82 @@
+import { analyseRig, analyseStates, measureRig, switchesOf } from '../../src/figures';
+import { deviceOfClass } from '../../src/gear';
+import { explainRig, judgeRig } from '../../src/judgements';
+import { formatSignedDb } from '../../src/quantity';
+import {
+  applyEdits,
+  insertDevice,
+  keepSituation,
+  mainRow,
+  newRig,
+  setLeadLength,
+  type Rig,
+} from '../../src/rig';
+import { stand } from '../rig/straightRow';
+
+function board(): Rig {
+  let rig = applyEdits(newRig('board'), setLeadLength('l1', 6));
+  for (const name of ['wah', 'drive', 'modulation'] as const)
+    rig = applyEdits(rig, insertDevice(rig, mainRow(rig).devices.length, deviceOfClass(name, '')));
+  const long = applyEdits(rig, setLeadLength(mainRow(rig).leads.at(-1)!.id, 15));
+  return applyEdits(long, keepSituation(long, 'big stage'));
+}
+
+const explain = (rig: Rig) =>
+  explainRig(rig, analyseRig(rig), analyseStates(rig, switchesOf(rig)), 'metric');
+const paragraph = (rig: Rig, title: string) =>
+  explain(rig).find((one) => one.title === title)?.text;
+const treble = (rig: Rig) => {
+  const measured = measureRig(rig);
+  return measured.kind === 'sounding' ? measured.figures.trebleDb : NaN;
+};
+
+test('each figure in it is one that the model gives', () => {
+  const rig = board();
+  const analysis = analyseRig(rig);
+  if (analysis.kind !== 'sounding') throw new Error(analysis.kind);
+  expect(explain(rig).map(({ title }) => title)).toEqual([
+    'What is going on',
+    'What costs what',
+    'Which switch changes it most',
+    'What would help',
+    'Elsewhere',
+  ]);
+  const [largest] = analysis.takeOuts;
+  expect(paragraph(rig, 'What costs what')).toContain(
+    `${formatSignedDb(largest!.gain.trebleDb)} dB`,
+  );
+  expect(paragraph(rig, 'Elsewhere')).toContain(`big stage ${formatSignedDb(treble(rig))} dB`);
+});
+
+test('the switch it names is the one that changes most, from where it stands now', () => {
+  const rig = board();
+  const all = ['d1', 'd2', 'd3'].map((id) => ({
+    id,
+    db: treble(stand(rig, { [id]: true })) - treble(rig),
+  }));
+  const most = all.reduce((a, b) => (Math.abs(b.db) > Math.abs(a.db) ? b : a));
+  const { name } = mainRow(rig).devices.find(({ id }) => id === most.id)!;
+  const said = paragraph(rig, 'Which switch changes it most')!;
+  expect(said).toContain(
+    `${name} switched on would change treble by ${formatSignedDb(most.db)} dB`,
+  );
+  const on = stand(rig, { [most.id]: true });
+  expect(paragraph(on, 'Which switch changes it most')).toContain('switched off would');
+});
+
+test('what would help is what the advice says, but for what was silenced', () => {
+  const rig = board();
+  const analysis = analyseRig(rig);
+  if (analysis.kind !== 'sounding') throw new Error(analysis.kind);
+  const states = analyseStates(rig, switchesOf(rig));
+  const [first] = judgeRig(rig, 'r1', analysis, states, 'metric');
+  expect(paragraph(rig, 'What would help')).toContain(`${first!.title}. ${first!.reason}`);
+  const quiet = { ...rig, silenced: [first!.key] };
+  expect(paragraph(quiet, 'What would help') ?? '').not.toContain(first!.title);
+});
+
+test('of a rig that is not heard it says that alone', () => {
+  const gap = applyEdits(newRig('gap'), { kind: 'hop', row: 'r1', at: 0, lead: null });
+  expect(explain(gap)).toHaveLength(1);
+  expect(explain(gap)[0]!.text).toContain('Nothing arrives');
+});
