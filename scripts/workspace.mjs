@@ -1,5 +1,6 @@
+import { spawnSync } from 'node:child_process';
 import { resolve } from 'node:path';
-import { ensureBuilt, ensurePackages, inProject, run } from './lib/project.mjs';
+import { ensureBuilt, ensurePackages, inProject, ROOT } from './lib/project.mjs';
 
 /**
  * `npm run backup -- FILE` writes everything to a file; `npm run restore -- FILE` brings it back, over what
@@ -13,4 +14,6 @@ if (!file || file.startsWith('--')) {
 ensurePackages();
 ensureBuilt();
 const path = resolve(process.env.INIT_CWD ?? process.cwd(), file);
-run(process.execPath, [inProject('server/dist/main.js'), command, path, ...rest]);
+// The server says in a sentence what was done, or why not.
+const args = [inProject('server/dist/main.js'), command, path, ...rest];
+process.exit(spawnSync(process.execPath, args, { cwd: ROOT, stdio: 'inherit' }).status ?? 1);
