@@ -7,11 +7,13 @@ import {
   type Figures,
   type GearItem,
   type Rig,
+  type UnitSystem,
 } from '@gullwind/core';
 import { useSnackbar } from 'notistack';
 import { useCallback, useEffect, useState } from 'react';
 import { api } from '../../app/api';
 import { useAppDispatch, useAppStore } from '../../app/store';
+import { useSettings } from '../../app/useSettings';
 import { questionsWorker } from '../../workers/workers';
 import { editorActions } from '../editor';
 
@@ -30,6 +32,7 @@ export interface RigUpdate {
 /** Holds every rig against the entry, and brings one up to date on demand. */
 export function useRigUpdates(item: GearItem, rigIds: readonly string[]) {
   const store = useAppStore();
+  const [{ units }] = useSettings();
   const dispatch = useAppDispatch();
   const { enqueueSnackbar } = useSnackbar();
   const [updates, setUpdates] = useState<readonly RigUpdate[] | null>(null);
@@ -40,11 +43,11 @@ export function useRigUpdates(item: GearItem, rigIds: readonly string[]) {
       ids.split(',').map(async (id) => {
         const stored =
           open?.id === id ? { rig: open.rig, revision: open.basedOn } : await fetchRig(id);
-        return stored && compare(item, id, stored);
+        return stored && compare(item, id, stored, units);
       }),
     );
     return found.filter((one) => one !== null);
-  }, [item, ids, store]);
+  }, [item, ids, store, units]);
 
   useEffect(() => {
     let isWanted = true;
@@ -72,6 +75,7 @@ async function compare(
   item: GearItem,
   rigId: string,
   { rig, revision }: Pick<StoredRig, 'rig' | 'revision'>,
+  units: UnitSystem,
 ): Promise<RigUpdate | null> {
   if (!isForRigs(item)) return null;
   const result = applyEdit(rig, refreshFromGear(rig, item));
@@ -83,7 +87,7 @@ async function compare(
     rig,
     revision,
     updated,
-    changes: updated === rig ? [] : sayDifferences(rig, updated, 'metric'),
+    changes: updated === rig ? [] : sayDifferences(rig, updated, units),
     before: before!,
     after: after!,
   };
