@@ -5,9 +5,12 @@ import {
   GEAR_ID,
   LONGEST_NAME,
   LONGEST_NOTE,
+  PEDAL_USES,
   PROVENANCES,
   RIG_FORMAT,
   upgradeRig,
+  WEIGHT_NAMES,
+  type Brief,
   type Device,
   type End,
   type Guitar,
@@ -196,6 +199,21 @@ const standing: Joi.ObjectSchema<Standing> = closed({
   powered: yesNo,
 });
 
+const limit = Joi.number().unsafe().allow(null).required();
+const brief: Joi.ObjectSchema<Brief> = closed({
+  uses: Joi.object().pattern(id.optional(), oneOf(PEDAL_USES)).required(),
+  keepsOrder: yesNo,
+  keptDevices: list(id),
+  keptLeads: list(id),
+  noSoldering: yesNo,
+  nothingBought: yesNo,
+  mostMoney: limit,
+  mostBoxes: limit,
+  reach: Joi.object().pattern(id.optional(), sourced).required(),
+  uncounted: list(id),
+  weights: closed(Object.fromEntries(WEIGHT_NAMES.map((weight) => [weight, number]))).allow(null),
+});
+
 const pinnedShape = {
   format: oneOf([])
     .valid(RIG_FORMAT)
@@ -217,6 +235,7 @@ const pinnedShape = {
   ),
   links: list(Joi.array().items(switchId).max(20)),
   silenced: list(Joi.string().max(80)),
+  brief,
 };
 
 const rigShape: Joi.ObjectSchema<Rig> = closed({

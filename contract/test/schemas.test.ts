@@ -45,12 +45,12 @@ test('rigs: what is read matches, and what does not match is not read', () => {
       const rig = JSON.parse(JSON.stringify(applyEdits(scene, pinRig(scene, 'a pin')))) as Rig;
       // Out and in again is identity.
       expect(readRig(rig)).toEqual({ kind: 'ok', value: rig });
-      expect(matches('rig-2', rig)).toBe(true);
+      expect(matches('rig-3', rig)).toBe(true);
       for (const bad of sample([...damaged(rig)], 60)) {
         const isRead = readRig(bad).kind === 'ok';
-        if (matches('rig-2', bad) !== isRead) {
+        if (matches('rig-3', bad) !== isRead) {
           // A schema cannot know which ids there are.
-          expect(matches('rig-2', bad)).toBe(true);
+          expect(matches('rig-3', bad)).toBe(true);
         }
       }
     }),

@@ -9,3 +9,4 @@ export * from './judgements';
 export * from './library';
 export * from './tolerance';
 export * from './tools';
+export * from './plans';

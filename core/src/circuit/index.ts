@@ -12,6 +12,7 @@ export {
   pathLeadM,
 } from './compileSection';
 export type { LeadForm } from './compileSection';
+export { loadAdmittance } from './loadAdmittance';
 export { createLadderState, resetLadder } from './ladderState';
 export type { LadderState } from './ladderState';
 export { endLadder, runLadder, solveLadder } from './solveLadder';

@@ -8,6 +8,7 @@ import {
   potElements,
   sideSource,
 } from './elements';
+import { remember } from './remember';
 import { placeOf, type Place, type Step } from './step';
 
 /** The leads and devices of a row, from its first lead to the one that arrives at its end. */
@@ -23,20 +24,41 @@ function leadStep(row: Row, hop: number): Step {
   return lead ? leadAsStep(lead) : { kind: 'gap', place: placeOf('lead', row.id, 'whole', hop) };
 }
 
-export const leadAsStep = (lead: Lead): Extract<Step, { kind: 'wire' }> => ({
+export const leadAsStep = remember((lead: Lead): Extract<Step, { kind: 'wire' }> => ({
   kind: 'wire',
   place: placeOf('lead', lead.id),
   elements: leadElements(lead),
   leadM: conductorM(lead),
-});
+}));
 
 function deviceSteps(rig: Rig, device: Device): readonly Step[] {
+  if (!rig.standing.powered) return withSideJack(device, darkSteps(rig, device));
+  switch (device.insert) {
+    case 'none':
+      return plainSteps(device);
+    case 'switched':
+      return withSideJack(device, switcherSteps(rig, device, true));
+    case 'own': {
+      const loop = () => loopSteps(rig, device, 0);
+      return withSideJack(device, poweredSteps(device, loop));
+    }
+  }
+}
+
+/** With power and no loop, a device depends on nothing but itself. */
+const plainSteps = remember((device: Device) =>
+  withSideJack(
+    device,
+    poweredSteps(device, () => []),
+  ),
+);
+
+function withSideJack(device: Device, own: readonly Step[]): readonly Step[] {
   const side: Step = {
     kind: 'side',
     device: device.id,
     isDriven: device.sideJack === 'buffered',
   };
-  const own = rig.standing.powered ? poweredSteps(rig, device) : darkSteps(rig, device);
   switch (device.sideJack) {
     case 'none':
       return own;
@@ -67,35 +89,32 @@ function driver(device: Device, engaged: boolean, part: Place['part'] = 'whole')
   };
 }
 
-function poweredSteps(rig: Rig, device: Device): readonly Step[] {
-  const whole = placeOf('device', device.id);
-  if (device.insert === 'switched') return switcherSteps(rig, device, true);
-  if (device.bypass === 'passive') return [passiveStep(device, whole)];
-  const on = engagedSteps(rig, device);
+/** What is plugged into a device's own send and return. */
+type OwnLoop = () => readonly Step[];
+
+function poweredSteps(device: Device, loop: OwnLoop): readonly Step[] {
+  if (device.bypass === 'passive') return [passiveStep(device, placeOf('device', device.id))];
+  const on = engagedSteps(device, loop);
   if (!hasSwitch(device)) return on;
-  return [{ kind: 'choice', switchId: device.id, on, off: offSteps(rig, device) }];
+  return [{ kind: 'choice', switchId: device.id, on, off: offSteps(device, loop) }];
 }
 
-function engagedSteps(rig: Rig, device: Device): readonly Step[] {
+function engagedSteps(device: Device, loop: OwnLoop): readonly Step[] {
   if (device.mutes)
     return [{ kind: 'mute', place: placeOf('device', device.id), load: inputLoad(device.on) }];
-  return aroundLoop(rig, device, true);
+  return aroundLoop(device, true, loop);
 }
 
-function offSteps(rig: Rig, device: Device): readonly Step[] {
+function offSteps(device: Device, loop: OwnLoop): readonly Step[] {
   const role = offRole(device);
-  if (role === 'driver') return aroundLoop(rig, device, false);
+  if (role === 'driver') return aroundLoop(device, false, loop);
   return [wire(device, placeOf('device', device.id), role === 'loadedWire')];
 }
 
 /** A driving device; with a send and return of its own, what is plugged in there stands between two drivers. */
-function aroundLoop(rig: Rig, device: Device, engaged: boolean): readonly Step[] {
+function aroundLoop(device: Device, engaged: boolean, loop: OwnLoop): readonly Step[] {
   if (device.insert !== 'own') return [driver(device, engaged)];
-  return [
-    driver(device, engaged, 'front'),
-    ...loopSteps(rig, device, 0),
-    driver(device, engaged, 'back'),
-  ];
+  return [driver(device, engaged, 'front'), ...loop(), driver(device, engaged, 'back')];
 }
 
 function loopSteps(rig: Rig, device: Device, loop: number): readonly Step[] {

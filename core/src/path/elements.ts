@@ -18,6 +18,7 @@ import {
   type ReferenceLead,
   type Side,
 } from '../gear';
+import { remember } from './remember';
 
 /// Parts of a rig as elements of circuits.
 
@@ -31,28 +32,32 @@ export function offRole(device: Device): OffRole {
 }
 
 /** The output of a driving device. */
-export function sideSource({ rOutOhm, gainDb }: Side): Source {
-  return { kind: 'voltage', rOutOhm: rOutOhm.value, gain: 10 ** (gainDb.value / 20) };
-}
+export const sideSource = remember(({ rOutOhm, gainDb }: Side): Source => ({
+  kind: 'voltage',
+  rOutOhm: rOutOhm.value,
+  gain: 10 ** (gainDb.value / 20),
+}));
 
-export const sendSource = ({ sendOhm }: End): Source => ({
+export const sendSource = remember(({ sendOhm }: End): Source => ({
   kind: 'voltage',
   rOutOhm: sendOhm.value,
   gain: 1,
-});
+}));
 
-export function inputLoad(side: Side): Load {
-  return { rOhm: side.rInOhm.value, cF: side.cInF.value, grid: null };
-}
+export const inputLoad = remember(({ rInOhm, cInF }: Side): Load => ({
+  rOhm: rInOhm.value,
+  cF: cInF.value,
+  grid: null,
+}));
 
-export function endLoad(end: End): Load {
+export const endLoad = remember((end: End): Load => {
   if (end.input === 'plain') return { rOhm: end.rInOhm.value, cF: end.cInF.value, grid: null };
   return {
     rOhm: end.rInOhm.value,
     cF: 0,
     grid: { stopperOhm: end.stopperOhm.value, millerF: end.millerF.value },
   };
-}
+});
 
 export const returnLoad = ({ returnOhm, returnF }: End): Load => ({
   rOhm: returnOhm.value,
@@ -102,7 +107,7 @@ export function referenceElement({ lengthM, cPerMF }: ReferenceLead): PathElemen
   };
 }
 
-export function guitarSource(guitar: Guitar): Source {
+export const guitarSource = remember((guitar: Guitar): Source => {
   if (guitar.kind === 'piezo') return { kind: 'piezo', cF: guitar.piezoF.value };
   if (guitar.kind === 'active')
     return { kind: 'voltage', rOutOhm: guitar.outputOhm.value, gain: 1 };
@@ -122,7 +127,7 @@ export function guitarSource(guitar: Guitar): Source {
     sign: guitar.outOfPhase ? -1 : 1,
     shared: individual ? NO_CONTROLS : controls(guitar),
   };
-}
+});
 
 function pickupSource(pickup: Pickup, controls: Controls): PickupSource {
   return {

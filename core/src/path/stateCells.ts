@@ -38,6 +38,8 @@ export class WireCell {
   constructor(
     readonly elements: readonly PathElement[],
     readonly next: Cell,
+    /** Null where several wires are one. */
+    readonly place: Place | null = null,
   ) {
     this.leadM = pathLeadM(elements);
   }
@@ -53,19 +55,28 @@ export interface CellChain {
   readonly drivers: readonly DriverCell[];
 }
 
-export function linkCells({ steps, end }: Pick<Route, 'steps' | 'end'>): CellChain {
+/**
+ * @param merges neighbouring wires into one, which is quicker to walk once; apart, they keep the elements they
+ * were made of by identity
+ */
+export function linkCells({ steps, end }: Pick<Route, 'steps' | 'end'>, merges = true): CellChain {
   const drivers: DriverCell[] = [];
-  const first = link(steps, { kind: 'end', load: end.load }, drivers);
+  const first = link(steps, { kind: 'end', load: end.load }, drivers, merges);
   return { first, drivers: drivers.reverse() };
 }
 
-function link(steps: readonly RouteStep[], end: Cell, drivers: DriverCell[]): Cell {
+function link(
+  steps: readonly RouteStep[],
+  end: Cell,
+  drivers: DriverCell[],
+  merges: boolean,
+): Cell {
   return steps.reduceRight<Cell>((next, step) => {
     switch (step.kind) {
       case 'wire':
-        return next.kind === 'wire'
+        return merges && next.kind === 'wire'
           ? new WireCell([...step.elements, ...next.elements], next.next)
-          : new WireCell(step.elements, next);
+          : new WireCell(step.elements, next, step.place);
       case 'driver': {
         const { place, engaged, load, source } = step;
         const cell: DriverCell = { kind: 'driver', place, engaged, load, source, next };
@@ -80,8 +91,8 @@ function link(steps: readonly RouteStep[], end: Cell, drivers: DriverCell[]): Ce
         return {
           kind: 'choice',
           switchId,
-          off: link(step.off, next, drivers),
-          on: link(step.on, next, drivers),
+          off: link(step.off, next, drivers, merges),
+          on: link(step.on, next, drivers, merges),
         };
       }
     }

@@ -1,5 +1,6 @@
 import type { Sourced } from '../gear';
 import { checkSourced } from './checkField';
+import { checkBrief } from './brief';
 import { checkGraph } from './checkGraph';
 import { FIELD_RULES, type PartKind } from './fields';
 import {
@@ -31,6 +32,7 @@ export function checkRig(rig: Rig): readonly RigProblem[] {
     ...checkStanding(rig),
     ...checkNames(rig),
     ...checkParts(rig),
+    ...checkBrief(rig.brief),
     ...rig.pins.flatMap((pin, i) =>
       checkRig({ ...pin.rig, pins: [] }).map(({ path, message }) => ({
         path: `pins[${i}].rig.${path}`,

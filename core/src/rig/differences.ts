@@ -49,6 +49,7 @@ function* differences(mine: Rig, theirs: Rig, units: UnitSystem): Generator<stri
   if (JSON.stringify(mine.scenes) !== JSON.stringify(theirs.scenes)) yield 'The scenes';
   if (JSON.stringify(mine.situations) !== JSON.stringify(theirs.situations))
     yield 'The places it is played at';
+  if (JSON.stringify(mine.brief) !== JSON.stringify(theirs.brief)) yield 'The brief';
   if (mine.pins.length !== theirs.pins.length) yield 'The pins';
 }
 

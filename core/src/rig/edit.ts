@@ -56,6 +56,7 @@ export type Edit =
   | ListEdit
   | { readonly kind: 'assign'; readonly field: 'links'; readonly to: Rig['links'] }
   | { readonly kind: 'assign'; readonly field: 'silenced'; readonly to: Rig['silenced'] }
+  | { readonly kind: 'assign'; readonly field: 'brief'; readonly to: Rig['brief'] }
   /** Switches by id, the guitar that plays, the power. */
   | ({ readonly kind: 'stamp' } & Partial<Standing>)
   /** Everything but the pins as it was when it was pinned. */

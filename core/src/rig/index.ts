@@ -1,6 +1,7 @@
+export * from './brief';
 export * from './rig';
 export * from './edit';
-export { applyEdit, applyEdits } from './applyEdit';
+export { applyEdit, applyEdits, applyTrusted } from './applyEdit';
 export { findPart, withPart } from './parts';
 export { checkField, checkSourced, readField } from './checkField';
 export { chooseInPart, setInPart } from './partEdits';

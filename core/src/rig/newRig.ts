@@ -7,6 +7,7 @@ import {
   leadOfClass,
   type ReferenceLead,
 } from '../gear';
+import { NO_BRIEF } from './brief';
 import { RIG_FORMAT, type Rig } from './rig';
 
 /** Guitar, one lead, amp: where every rig starts. */
@@ -27,6 +28,7 @@ export function newRig(name: string, reference: ReferenceLead = DEFAULT_REFERENC
     situations: [],
     links: [],
     silenced: [],
+    brief: NO_BRIEF,
     pins: [],
   };
 }

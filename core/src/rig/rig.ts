@@ -1,6 +1,7 @@
 import type { Device, End, Guitar, Lead, ReferenceLead, Sourced } from '../gear';
+import type { Brief } from './brief';
 
-export const RIG_FORMAT = 2;
+export const RIG_FORMAT = 3;
 export const MOST_DEVICES = 64;
 export const MOST_LOOPS = 12;
 export const MOST_PINS = 4;
@@ -108,6 +109,7 @@ export interface Rig {
   readonly links: readonly (readonly string[])[];
   /** Judgements that are not to be said again. */
   readonly silenced: readonly string[];
+  readonly brief: Brief;
   readonly pins: readonly Pin[];
 }
 

@@ -8,6 +8,7 @@ import {
   type Guitar,
   type Lead,
 } from '../gear';
+import { NO_BRIEF } from './brief';
 import { newRig } from './newRig';
 import { RIG_FORMAT } from './rig';
 
@@ -108,7 +109,20 @@ export function upgradeThing(kind: string, thing: unknown): unknown {
 
 /** A rig document of any format as one of this format. */
 export function upgradeRig(value: unknown): unknown {
-  if (!isJson(value) || value.format !== 1) return value;
+  if (!isJson(value)) return value;
+  if (value.format === 1) return fromFormat1(value);
+  return value.format === 2 ? fromFormat2(value) : value;
+}
+
+/** Format 3 added the brief. */
+const fromFormat2 = (value: Json): Json => ({
+  ...withBrief(value),
+  pins: each(value.pins, (pin) => (isJson(pin.rig) ? { ...pin, rig: withBrief(pin.rig) } : pin)),
+});
+
+const withBrief = (value: Json): Json => ({ ...value, format: RIG_FORMAT, brief: NO_BRIEF });
+
+function fromFormat1(value: Json): Json {
   const { format: _, guitar, devices, leads, amp, positions, ...rest } = value;
   const empty = newRig('');
   return {
@@ -130,6 +144,7 @@ export function upgradeRig(value: unknown): unknown {
     situations: [],
     links: [],
     silenced: [],
+    brief: NO_BRIEF,
     pins: [],
   };
 }

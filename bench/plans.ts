@@ -1,0 +1,112 @@
+import {
+  analyseStates,
+  applyEdits,
+  countedScenes,
+  entered,
+  goalOf,
+  keepScene,
+  keepSituation,
+  mainRow,
+  makeMoves,
+  measureRig,
+  searchPlans,
+  setLeadLength,
+  standAt,
+  stampSwitch,
+  stillSwitches,
+  switchesOf,
+  weightsOf,
+  type GearItem,
+  type PlanSearch,
+  type Rig,
+} from '@gullwind/core';
+import { DEMO_GEAR } from '../server/src/demo/demoGear';
+import { twentyPedals } from './twentyPedals';
+
+/// The search for plans on twenty pedals at three places: time of all plans of two moves, and what one plan
+/// costs in it beside solving it afresh. Read the ratio, the machine is noisy.
+
+const AFRESH = 40;
+
+function atThreePlaces(): Rig {
+  let rig = twentyPedals();
+  const [first, last] = [mainRow(rig).leads[0]!, mainRow(rig).leads.at(-1)!];
+  for (const [name, inM, outM] of [
+    ['home', 3, 3],
+    ['rehearsal', 5, 6],
+    ['the big stage', 9, 14],
+  ] as const) {
+    rig = applyEdits(rig, setLeadLength(first.id, inM), setLeadLength(last.id, outM));
+    rig = applyEdits(rig, keepSituation(rig, name));
+  }
+  for (const at of [3, 9, 15]) {
+    rig = applyEdits(rig, stampSwitch(rig, mainRow(rig).devices[at]!.id));
+    rig = applyEdits(rig, keepScene(rig, `scene ${at}`));
+  }
+  const reach = { [first.id]: entered(3), [last.id]: entered(3) };
+  return applyEdits(rig, { kind: 'assign', field: 'brief', to: { ...rig.brief, reach } });
+}
+
+/** The goal of a rig with nothing remembered and nothing shared. */
+function afresh(rig: Rig): number {
+  const still = stillSwitches(rig);
+  const sums = { distance: 0, level: 0, spread: 0 };
+  const scenes = countedScenes(rig);
+  for (const place of rig.situations) {
+    const there = applyEdits(rig, standAt(rig, place));
+    for (const standing of scenes) {
+      const measured = measureRig({ ...there, standing });
+      if (measured.kind !== 'sounding') continue;
+      sums.distance += measured.figures.distanceDb;
+      sums.level += Math.abs(measured.figures.levelDb);
+    }
+    const positions = { ...there.standing.positions, ...Object.fromEntries(still) };
+    const counted = switchesOf(rig).filter((id) => !still.has(id));
+    const states = analyseStates(
+      { ...there, standing: { ...there.standing, positions } },
+      counted,
+    );
+    if (states.kind === 'states') sums.spread += states.spreadDb;
+  }
+  const heard = scenes.length * rig.situations.length;
+  const terms = {
+    distance: sums.distance / heard,
+    level: sums.level / heard,
+    spread: sums.spread / rig.situations.length,
+    resonance: 0,
+    ends: 0,
+    buffers: 0,
+    rules: 0,
+  };
+  return goalOf(terms, weightsOf(rig));
+}
+
+function searchAll(rig: Rig, gear: readonly GearItem[]): PlanSearch {
+  const work = searchPlans(rig, gear);
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+  }
+}
+
+const rig = atThreePlaces();
+const start = performance.now();
+const search = searchAll(rig, DEMO_GEAR);
+const searchMs = performance.now() - start;
+const samples = search.front.slice(0, AFRESH);
+const freshStart = performance.now();
+for (let i = 0; i < AFRESH; i++)
+  afresh(makeMoves(rig, samples[i % samples.length]!.moves)?.rig ?? rig);
+const freshMs = (performance.now() - freshStart) / AFRESH;
+const eachMs = searchMs / search.looked;
+
+process.stdout.write(
+  [
+    '',
+    'Plans: 20 pedals, 3 places, 3 scenes',
+    `  ${search.moves.length} moves, ${search.looked} plans of up to two, all of them: ${(searchMs / 1000).toFixed(2)} s`,
+    `  one plan in the search ${(eachMs * 1000).toFixed(0)} µs, afresh ${freshMs.toFixed(1)} ms, ratio ${(freshMs / eachMs).toFixed(0)}`,
+    `  heap ${(process.memoryUsage().heapUsed / 1e6).toFixed(0)} MB`,
+    '',
+  ].join('\n'),
+);

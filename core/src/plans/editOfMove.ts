@@ -1,0 +1,222 @@
+import { deviceOfClass, entered, patchLead, type Lead } from '../gear';
+import { drivePath, referenceElement, routeOf } from '../path';
+import {
+  allLeads,
+  applyTrusted,
+  findLead,
+  freshId,
+  insertDevice,
+  mainRow,
+  removeDevice,
+  switchesOfDevice,
+  type Edit,
+  type Rig,
+  type Scene,
+  type Situation,
+  type Standing,
+} from '../rig';
+import { capacitanceFor, keepLikedLead } from '../tools';
+import { countedScenes } from './evaluate';
+import { gapOf } from './findMoves';
+import { WORKING_ORDER, type Move, type MoveAction } from './move';
+
+type ActionOf<K extends MoveAction['kind']> = Extract<MoveAction, { kind: K }>;
+
+/** Moves as they are made one after the other. */
+export const inWorkingOrder = (moves: readonly Move[]): readonly Move[] =>
+  [...moves].sort(
+    (a, b) => WORKING_ORDER.indexOf(a.action.kind) - WORKING_ORDER.indexOf(b.action.kind),
+  );
+
+/** A rig with moves made, and the edit that makes them all at once; null where one of them does nothing. */
+export interface Made {
+  readonly rig: Rig;
+  readonly edit: Edit;
+}
+
+/** Makes moves in working order. */
+export function makeMoves(rig: Rig, moves: readonly Move[]): Made | null {
+  let now = rig;
+  const edits: Edit[] = [];
+  for (const { action } of inWorkingOrder(moves)) {
+    const edit = editOfMove(now, action);
+    const next = edit && applyTrusted(now, edit);
+    if (!next || next === now) return null;
+    edits.push(edit);
+    now = next;
+  }
+  return { rig: now, edit: edits.length === 1 ? edits[0]! : { kind: 'group', edits } };
+}
+
+/** A move as an edit of the rig as it is by then; null where there is nothing to do. */
+export function editOfMove(rig: Rig, action: MoveAction): Edit | null {
+  switch (action.kind) {
+    case 'buffer':
+    case 'ownPedal':
+      return insertDevice(rig, gapOf(rig, action.before), action.device);
+    case 'removeBuffer':
+      return removeDevice(rig, action.device);
+    case 'shift':
+      return shiftEdit(rig, action);
+    case 'bypass':
+      return chooseEdit(action.device, 'bypassChoice', action.to);
+    case 'convert':
+      return chooseEdit(action.device, 'bypass', 'true');
+    case 'loopOut':
+      return loopOutEdit(rig, action);
+    case 'pot':
+      return {
+        kind: 'set',
+        target: { of: 'device', id: action.device },
+        field: 'pot.potOhm',
+        to: entered(action.potOhm),
+      };
+    case 'leadKind':
+      return leadKindEdit(rig, action);
+    case 'leadLength':
+      return leadLengthEdit(rig, action);
+    case 'capacitor':
+      return capacitorEdit(rig, action);
+  }
+}
+
+const chooseEdit = (id: string, field: string, to: string): Edit => ({
+  kind: 'choose',
+  target: { of: 'device', id },
+  field,
+  to,
+});
+
+function shiftEdit(rig: Rig, { device, before }: ActionOf<'shift'>): Edit | null {
+  const row = mainRow(rig);
+  const from = row.devices.findIndex(({ id }) => id === device);
+  const rest = row.devices.toSpliced(from, 1);
+  const to = before === null ? rest.length : rest.findIndex(({ id }) => id === before);
+  if (from < 0 || to < 0 || from === to) return null;
+  return { kind: 'move', row: row.id, from, to };
+}
+
+/** One box with one loop in the pedal's place, the pedal between two patches in it, one switch for both. */
+function loopOutEdit(rig: Rig, { device: id }: ActionOf<'loopOut'>): Edit | null {
+  const row = mainRow(rig);
+  const at = row.devices.findIndex((device) => device.id === id);
+  const pedal = row.devices[at];
+  if (!pedal) return null;
+  const loopId = freshId(rig, 'd');
+  const loop = { ...deviceOfClass('switcher', loopId, `loop for ${pedal.name}`), loops: 1 };
+  const send = freshId(rig, 'l');
+  const back = freshId(rig, 'l', [send]);
+  const switchId = switchesOfDevice(loop)[0]!;
+  const on = rig.standing.positions[id] === true;
+  return {
+    kind: 'group',
+    edits: [
+      {
+        kind: 'splice',
+        row: row.id,
+        at,
+        remove: 1,
+        devices: [loop],
+        leads: [row.leads[at]!, row.leads[at + 1]!],
+        positions: {},
+      },
+      {
+        kind: 'list',
+        of: 'rows',
+        at: rig.rows.length,
+        remove: 0,
+        insert: [
+          {
+            id: freshId(rig, 'r'),
+            at: { kind: 'loop', device: loopId, loop: 0 },
+            devices: [pedal],
+            leads: [patchLead(send), patchLead(back)],
+          },
+        ],
+      },
+      { kind: 'assign', field: 'links', to: [...rig.links, [id, switchId]] },
+      { kind: 'stamp', positions: { [id]: on, [switchId]: on } },
+      ...rig.scenes.map((scene, k): Edit => {
+        const insert = [withSwitch(scene, id, switchId)];
+        return { kind: 'list', of: 'scenes', at: k, remove: 1, insert };
+      }),
+    ],
+  };
+}
+
+function withSwitch(scene: Scene, id: string, also: string): Scene {
+  const { standing } = scene;
+  if (standing.positions[id] !== true) return scene;
+  return {
+    ...scene,
+    standing: { ...standing, positions: { ...standing.positions, [also]: true } },
+  };
+}
+
+function leadKindEdit(rig: Rig, { leads, like }: ActionOf<'leadKind'>): Edit | null {
+  const edits = leads.flatMap((id): Edit[] => {
+    const lead = findLead(rig, id);
+    if (!lead) return [];
+    const { lengthM, added, addedF } = lead;
+    return [{ kind: 'replace', part: { of: 'lead', to: { ...like, id, lengthM, added, addedF } } }];
+  });
+  return edits.length === 0 ? null : { kind: 'group', edits };
+}
+
+/** At every place where the lead is longer than that, it is that long from now on. */
+function leadLengthEdit(rig: Rig, { lead: id, lengthM }: ActionOf<'leadLength'>): Edit | null {
+  const lead = findLead(rig, id);
+  if (!lead) return null;
+  const isCut = lengthM < lead.lengthM.value;
+  const places = rig.situations.flatMap((place, at): Edit[] => {
+    const there = place.lengths[id];
+    if (!there || (isCut ? there.value <= lengthM : there.value >= lengthM)) return [];
+    const insert: Situation[] = [
+      { ...place, lengths: { ...place.lengths, [id]: entered(lengthM) } },
+    ];
+    return [{ kind: 'list', of: 'situations', at, remove: 1, insert }];
+  });
+  const own: Edit = {
+    kind: 'set',
+    target: { of: 'lead', id },
+    field: 'lengthM',
+    to: entered(lengthM),
+  };
+  return { kind: 'group', edits: [own, ...places] };
+}
+
+const LEAST_CAPACITOR_F = 20e-12;
+
+function capacitorEdit(rig: Rig, { lead: id, goal }: ActionOf<'capacitor'>): Edit | null {
+  const lead = findLead(rig, id);
+  const addF = lead ? capacitorFor(rig, lead, goal) : 0;
+  if (!lead || addF < LEAST_CAPACITOR_F) return null;
+  const before = lead.added ? lead.addedF.value : 0;
+  const target = { of: 'lead', id } as const;
+  const to = entered(Number((before + addF).toPrecision(3)));
+  return {
+    kind: 'group',
+    edits: [
+      { kind: 'set', target, field: 'addedF', to },
+      { kind: 'choose', target, field: 'added', to: true },
+    ],
+  };
+}
+
+/** In the first counted scene. */
+function capacitorFor(rig: Rig, lead: Lead, goal: 'resonance' | 'reference'): number {
+  const standing: Standing = countedScenes(rig)[0]!;
+  const route = routeOf({ ...rig, standing });
+  const path = drivePath(route);
+  if (path.interrupted || !isFirst(rig, lead)) return 0;
+  if (goal === 'resonance') {
+    const answer = capacitanceFor(path, rig.approach.wantedHz.value);
+    return answer.kind === 'ok' ? answer.addF : 0;
+  }
+  const reference = referenceElement(rig.reference);
+  if (reference.kind !== 'lead') return 0;
+  const answer = keepLikedLead(path, reference, route.reference);
+  return answer.kind === 'ok' ? answer.addF : 0;
+}
+
+const isFirst = (rig: Rig, lead: Lead): boolean => allLeads(rig)[0]?.id === lead.id;

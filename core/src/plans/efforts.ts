@@ -1,0 +1,39 @@
+import type { Effort } from './move';
+
+/// What things usually take and cost, where the gear list does not know. Prices are in the workshop's own
+/// money, as the gear list has them.
+
+export const NOTHING: Effort = {
+  minutes: 0,
+  solders: false,
+  cost: 0,
+  isCostAssumed: false,
+  boxes: 0,
+  buys: [],
+};
+
+/** What is usual; shown as assumed. */
+export const USUAL_PRICE = {
+  buffer: 80,
+  splitter: 120,
+  loop: 60,
+  leadPerM: 4,
+  plugPair: 10,
+  switch: 12,
+  pot: 10,
+  capacitor: 2,
+} as const;
+
+export const MINUTES = {
+  placeBox: 15,
+  shiftBox: 10,
+  flipBypass: 1,
+  swapLead: 2,
+  swapPatch: 5,
+  makeLead: 20,
+  convertBypass: 45,
+  loopOut: 20,
+  changePot: 40,
+  fitCapacitor: 15,
+  removeBox: 5,
+} as const;

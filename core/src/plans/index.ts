@@ -1,0 +1,14 @@
+export { DEFAULT_WEIGHTS, goalOf, weightsOf } from './goal';
+export type { Terms } from './goal';
+export { countedScenes, Evaluator, stillSwitches } from './evaluate';
+export type { Score } from './evaluate';
+export { findMoves } from './findMoves';
+export { makeMoves } from './editOfMove';
+export type { Made } from './editOfMove';
+export type { Effort, Move, MoveAction, MoveKind } from './move';
+export { effortOf } from './plan';
+export type { RankedPlan } from './plan';
+export { searchPlans } from './searchPlans';
+export type { PlanSearch, SearchOptions, SearchProgress } from './searchPlans';
+export { orderEdit, proposeOrder, USUAL_CONVENTIONS } from './order';
+export type { Conventions, ProposedPlace } from './order';

@@ -1,0 +1,65 @@
+import type { BypassChoice, Device, Lead } from '../gear';
+
+/** What a move takes, beyond its effect on the sound. */
+export interface Effort {
+  readonly minutes: number;
+  readonly solders: boolean;
+  /** In the workshop's own money. */
+  readonly cost: number;
+  /** A price that nobody has entered: usual for such a thing. */
+  readonly isCostAssumed: boolean;
+  /** Boxes that come onto the board. */
+  readonly boxes: number;
+  readonly buys: readonly string[];
+}
+
+/** One change that a player or builder could make. Places are named by what stands there. */
+export type MoveAction =
+  /** A buffer or splitter in front of a device of the main row; null is at its end. */
+  | { readonly kind: 'buffer'; readonly before: string | null; readonly device: Device }
+  /** A pedal that is owned already, left off for the sake of its buffered bypass. */
+  | { readonly kind: 'ownPedal'; readonly before: string | null; readonly device: Device }
+  | { readonly kind: 'bypass'; readonly device: string; readonly to: BypassChoice }
+  | { readonly kind: 'shift'; readonly device: string; readonly before: string | null }
+  /** Leads of another kind, as long as they are now. */
+  | { readonly kind: 'leadKind'; readonly leads: readonly string[]; readonly like: Lead }
+  | { readonly kind: 'leadLength'; readonly lead: string; readonly lengthM: number }
+  /** A loaded bypass rebuilt as a true one. */
+  | { readonly kind: 'convert'; readonly device: string }
+  /** A pedal into a true-bypass loop, whose switch acts together with its own. */
+  | { readonly kind: 'loopOut'; readonly device: string }
+  | { readonly kind: 'pot'; readonly device: string; readonly potOhm: number }
+  /** A capacitor in the plug of a lead: to the wanted resonance, or to what the reference lead had. */
+  | { readonly kind: 'capacitor'; readonly lead: string; readonly goal: 'resonance' | 'reference' }
+  | { readonly kind: 'removeBuffer'; readonly device: string };
+
+export type MoveKind = MoveAction['kind'];
+
+export interface Move {
+  /** Names it among the moves of a rig: "buffer d3 g-harbour". */
+  readonly key: string;
+  readonly action: MoveAction;
+  readonly effort: Effort;
+  /** Two moves that claim the same thing exclude each other. */
+  readonly claims: readonly string[];
+  /** The rule or school it goes against, in a sentence. */
+  readonly against: string | null;
+}
+
+/** Moves are made in this order, whatever order they are found in. */
+export const WORKING_ORDER: readonly MoveKind[] = [
+  'removeBuffer',
+  'shift',
+  'buffer',
+  'ownPedal',
+  'bypass',
+  'convert',
+  'loopOut',
+  'pot',
+  'leadKind',
+  'leadLength',
+  'capacitor',
+];
+
+export const excludeEachOther = (a: Move, b: Move): boolean =>
+  a.claims.some((claim) => b.claims.includes(claim));

@@ -1,0 +1,100 @@
+import type { Device } from '../gear';
+import { drivePath, routeOf } from '../path';
+import { allDevices, mainRow, rowOf, type Rig } from '../rig';
+import { MINUTES, NOTHING, USUAL_PRICE } from './efforts';
+import type { Effort, Move } from './move';
+
+/// What can be done to boxes that are there already.
+
+const BEHIND_PICKUP_OHM = [250e3, 500e3];
+const BEHIND_BUFFER_OHM = [25e3];
+const ALIKE = 0.2;
+
+export function partMoves(rig: Rig): readonly Move[] {
+  return allDevices(rig).flatMap((device) => [
+    ...removeMoves(rig, device),
+    ...bypassMoves(device),
+    ...loadedMoves(rig, device),
+    ...potMoves(rig, device),
+  ]);
+}
+
+const move = (
+  key: string,
+  action: Move['action'],
+  effort: Partial<Effort>,
+  claims: readonly string[],
+  against: string | null = null,
+): Move => ({ key, action, effort: { ...NOTHING, ...effort }, claims, against });
+
+function removeMoves(rig: Rig, { id, deviceClass }: Device): readonly Move[] {
+  if (deviceClass !== 'buffer' || rig.brief.keptDevices.includes(id)) return [];
+  const claims = [`bypass ${id}`, `place ${id}`, `gap ${id}`];
+  const action = { kind: 'removeBuffer', device: id } as const;
+  return [move(`remove ${id}`, action, { minutes: MINUTES.removeBox }, claims)];
+}
+
+function bypassMoves({ id, bypass, bypassChoice }: Device): readonly Move[] {
+  if (bypass !== 'switchable') return [];
+  const to = bypassChoice === 'true' ? 'buffered' : 'true';
+  const action = { kind: 'bypass', device: id, to } as const;
+  return [move(`bypass ${id} ${to}`, action, { minutes: MINUTES.flipBypass }, [`bypass ${id}`])];
+}
+
+function loadedMoves(rig: Rig, device: Device): readonly Move[] {
+  const { id, bypass, insert, sideJack } = device;
+  if (bypass !== 'loaded') return [];
+  const convert = move(
+    `convert ${id}`,
+    { kind: 'convert', device: id },
+    {
+      minutes: MINUTES.convertBypass,
+      solders: true,
+      cost: USUAL_PRICE.switch,
+      isCostAssumed: true,
+      buys: ['a foot-switch with three poles'],
+    },
+    [`bypass ${id}`],
+  );
+  const isPlain = insert === 'none' && sideJack === 'none' && rowOf(rig, id) === mainRow(rig);
+  if (!isPlain || rig.brief.keepsOrder) return [convert];
+  const loopOut = move(
+    `loop ${id}`,
+    { kind: 'loopOut', device: id },
+    {
+      minutes: MINUTES.loopOut,
+      cost: USUAL_PRICE.loop,
+      isCostAssumed: true,
+      boxes: 1,
+      buys: ['a true-bypass loop'],
+    },
+    [`bypass ${id}`, `place ${id}`, `gap ${id}`],
+  );
+  return [convert, loopOut];
+}
+
+/** A track that suits what drives it as the switches stand. */
+function potMoves(rig: Rig, { id, pot }: Device): readonly Move[] {
+  if (!pot) return [];
+  const { sections, stops } = drivePath(routeOf(rig));
+  const section = sections.find(({ hops }) => hops.some((hop) => stops[hop]!.place.id === id));
+  if (!section) return [];
+  const isDriven = section.circuit.source.kind === 'voltage';
+  const now = pot.potOhm.value;
+  return (isDriven ? BEHIND_BUFFER_OHM : BEHIND_PICKUP_OHM)
+    .filter((ohm) => Math.abs(Math.log(ohm / now)) > ALIKE)
+    .map((potOhm) =>
+      move(
+        `pot ${id} ${potOhm}`,
+        { kind: 'pot', device: id, potOhm },
+        {
+          minutes: MINUTES.changePot,
+          solders: true,
+          cost: USUAL_PRICE.pot,
+          isCostAssumed: true,
+          buys: ['a pot'],
+        },
+        [`pot ${id}`],
+      ),
+    );
+}

@@ -1,0 +1,190 @@
+import type { GearItem } from '../gear';
+import { weightsOf } from './goal';
+import type { Rig } from '../rig';
+import { makeMoves } from './editOfMove';
+import { Evaluator } from './evaluate';
+import { findMoves } from './findMoves';
+import { comparePlans, Front, type Placed } from './front';
+import { excludeEachOther, type Move } from './move';
+import { effortOf, isAllowed, type RankedPlan } from './plan';
+
+export interface SearchOptions {
+  /** Moves of a plan at most. All plans of up to two are looked at; of three as many as there is time for. */
+  readonly mostMoves?: 1 | 2 | 3;
+  /** Plans of three moves to look at. */
+  readonly mostTriples?: number;
+  /** Plans between two signs of life. */
+  readonly chunk?: number;
+}
+
+/** A sign of life, with what is best so far. */
+export interface SearchProgress {
+  readonly moves: number;
+  /** Plans of how many moves are being looked at. */
+  readonly depth: number;
+  readonly done: number;
+  readonly of: number;
+  readonly front: readonly RankedPlan[];
+}
+
+export interface PlanSearch {
+  /** Every single move there was. */
+  readonly moves: readonly Move[];
+  readonly asItIs: RankedPlan;
+  /** What nothing beats in goal, work and cost at once, best goal first. */
+  readonly front: readonly RankedPlan[];
+  /** Plans looked at. */
+  readonly looked: number;
+  /** All plans of up to so many moves have been looked at: none of them is better. */
+  readonly exactUpTo: number;
+  /** Plans of one move more: how many of them were looked at. Null where none was. */
+  readonly beyond: { readonly moves: number; readonly looked: number; readonly of: number } | null;
+}
+
+const DEFAULT_TRIPLES = 20_000;
+const DEFAULT_CHUNK = 64;
+
+/**
+ * Looks for the least change that brings a rig nearest to what its approach wants. Deterministic. Every step
+ * is one chunk of plans, so that the caller can show progress, or stop and keep the last `front`.
+ */
+export function* searchPlans(
+  rig: Rig,
+  gear: readonly GearItem[],
+  options: SearchOptions = {},
+): Generator<SearchProgress, PlanSearch> {
+  const search = new Search(rig, gear);
+  const { mostMoves = 2, mostTriples = DEFAULT_TRIPLES, chunk = DEFAULT_CHUNK } = options;
+  yield* search.run('singles', search.singles(), search.moves.length, chunk);
+  if (mostMoves >= 2) yield* search.run('pairs', search.pairs(), search.countPairs(), chunk);
+  if (mostMoves >= 3) yield* search.run('triples', search.triples(mostTriples), mostTriples, chunk);
+  return search.result(mostMoves);
+}
+
+type Depth = 'singles' | 'pairs' | 'triples';
+const DEPTHS: Readonly<Record<Depth, number>> = { singles: 1, pairs: 2, triples: 3 };
+
+class Search {
+  readonly moves: readonly Move[];
+  private readonly evaluator = new Evaluator();
+  private readonly front = new Front();
+  private readonly asItIs: Placed;
+  private readonly pairsFound: Placed[] = [];
+  private looked = 0;
+  private triplesLooked = 0;
+  private triplesThere = 0;
+
+  constructor(
+    private readonly rig: Rig,
+    gear: readonly GearItem[],
+  ) {
+    this.moves = findMoves(rig, gear);
+    const score = this.evaluator.score(rig);
+    this.asItIs = { moves: [], score, effort: effortOf([]), places: [] };
+    this.front.add(this.asItIs);
+  }
+
+  *run(
+    depth: Depth,
+    plans: Iterable<readonly number[]>,
+    of: number,
+    chunk: number,
+  ): Generator<SearchProgress> {
+    let done = 0;
+    const say = (): SearchProgress => ({
+      moves: this.moves.length,
+      depth: DEPTHS[depth],
+      done,
+      of,
+      front: this.front.best,
+    });
+    for (const places of plans) {
+      if (done++ % chunk === 0) yield say();
+      const plan = this.look(places);
+      if (plan && depth === 'pairs') this.pairsFound.push(plan);
+    }
+    yield say();
+  }
+
+  private look(places: readonly number[]): Placed | null {
+    this.looked++;
+    const moves = places.map((place) => this.moves[place]!);
+    const effort = effortOf(moves);
+    if (!isAllowed(this.rig, effort)) return null;
+    const made = makeMoves(this.rig, moves);
+    if (!made) return null;
+    const score = this.evaluator.score(made.rig, this.weights);
+    const plan = { moves, score, effort, places };
+    this.front.add(plan);
+    return plan;
+  }
+
+  private get weights() {
+    return weightsOf(this.rig);
+  }
+
+  *singles(): Generator<readonly number[]> {
+    for (const place of this.moves.keys()) yield [place];
+  }
+
+  *pairs(): Generator<readonly number[]> {
+    for (const [i, a] of this.moves.entries())
+      for (let j = i + 1; j < this.moves.length; j++)
+        if (!excludeEachOther(a, this.moves[j]!)) yield [i, j];
+  }
+
+  countPairs(): number {
+    return [...this.pairs()].length;
+  }
+
+  /** The best pairs first, each with every third move. */
+  *triples(most: number): Generator<readonly number[]> {
+    const seen = new Set<number>();
+    const { length } = this.moves;
+    this.triplesThere = this.countTriples();
+    for (const { places } of this.pairsFound.sort(comparePlans)) {
+      for (let third = 0; third < length; third++) {
+        if (places.some((place) => this.clash(place, third))) continue;
+        const triple = [...places, third].sort((a, b) => a - b);
+        const key = (triple[0]! * length + triple[1]!) * length + triple[2]!;
+        if (seen.has(key)) continue;
+        if (this.triplesLooked >= most) return;
+        seen.add(key);
+        this.triplesLooked++;
+        yield triple;
+      }
+    }
+  }
+
+  private clash(a: number, b: number): boolean {
+    return a === b || excludeEachOther(this.moves[a]!, this.moves[b]!);
+  }
+
+  /** Three moves of which no two exclude each other. */
+  private countTriples(): number {
+    const { length } = this.moves;
+    const clashes = this.moves.map((_, a) => this.moves.map((_other, b) => this.clash(a, b)));
+    let count = 0;
+    for (let a = 0; a < length; a++)
+      for (let b = a + 1; b < length; b++) {
+        if (clashes[a]![b]) continue;
+        for (let c = b + 1; c < length; c++) if (!clashes[a]![c] && !clashes[b]![c]) count++;
+      }
+    return count;
+  }
+
+  result(mostMoves: number): PlanSearch {
+    const isWhole = this.triplesLooked === this.triplesThere;
+    return {
+      moves: this.moves,
+      asItIs: this.asItIs,
+      front: this.front.best,
+      looked: this.looked,
+      exactUpTo: mostMoves === 3 && !isWhole ? 2 : mostMoves,
+      beyond:
+        mostMoves === 3 && !isWhole
+          ? { moves: 3, looked: this.triplesLooked, of: this.triplesThere }
+          : null,
+    };
+  }
+}
