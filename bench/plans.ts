@@ -62,10 +62,7 @@ function afresh(rig: Rig): number {
     }
     const positions = { ...there.standing.positions, ...Object.fromEntries(still) };
     const counted = switchesOf(rig).filter((id) => !still.has(id));
-    const states = analyseStates(
-      { ...there, standing: { ...there.standing, positions } },
-      counted,
-    );
+    const states = analyseStates({ ...there, standing: { ...there.standing, positions } }, counted);
     if (states.kind === 'states') sums.spread += states.spreadDb;
   }
   const heard = scenes.length * rig.situations.length;

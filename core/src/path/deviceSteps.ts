@@ -1,5 +1,5 @@
 import { conductorM, type Device, type Lead, type Side } from '../gear';
-import { hasSwitch, isEngaged, loopSwitch, type Rig, type Row } from '../rig';
+import { hasSwitch, isEngaged, loopSwitch, remember, type Rig, type Row } from '../rig';
 import {
   bypassElements,
   inputLoad,
@@ -8,7 +8,6 @@ import {
   potElements,
   sideSource,
 } from './elements';
-import { remember } from './remember';
 import { placeOf, type Place, type Step } from './step';
 
 /** The leads and devices of a row, from its first lead to the one that arrives at its end. */

@@ -18,7 +18,7 @@ import {
   type ReferenceLead,
   type Side,
 } from '../gear';
-import { remember } from './remember';
+import { remember } from '../rig';
 
 /// Parts of a rig as elements of circuits.
 

@@ -158,12 +158,35 @@ function settleSwitches(
   positions: Standing['positions'],
   counted: ReadonlySet<string>,
 ): readonly Step[] {
-  return steps.flatMap((step): readonly Step[] => {
-    if (step.kind !== 'choice') return [step];
-    const [off, on] = [step.off, step.on].map((way) => settleSwitches(way, positions, counted));
-    if (counted.has(step.switchId)) return [{ ...step, off: off!, on: on! }];
-    return positions[step.switchId] === true ? on! : off!;
+  return replaceSteps(steps, (step) => {
+    if (step.kind !== 'choice') return step;
+    const off = settleSwitches(step.off, positions, counted);
+    const on = settleSwitches(step.on, positions, counted);
+    if (counted.has(step.switchId)) return withWays(step, off, on);
+    return positions[step.switchId] === true ? on : off;
   });
+}
+
+type Choice = Extract<Step, { kind: 'choice' }>;
+
+/** The same choice, by identity, where both its ways are what they were. */
+const withWays = (step: Choice, off: readonly Step[], on: readonly Step[]): Choice =>
+  off === step.off && on === step.on ? step : { ...step, off, on };
+
+/** Each step by itself or by others; the same steps, by identity, where all of them stay. */
+function replaceSteps(
+  steps: readonly Step[],
+  replace: (step: Step) => Step | readonly Step[],
+): readonly Step[] {
+  let isSame = true;
+  const replaced: Step[] = [];
+  for (const step of steps) {
+    const by = replace(step);
+    if (by !== step) isSame = false;
+    if ('kind' in by) replaced.push(by);
+    else replaced.push(...by);
+  }
+  return isSame ? steps : replaced;
 }
 
 /**
@@ -237,12 +260,12 @@ function withSides(
   settle: Settle,
   except: string | null = null,
 ): readonly Step[] {
-  return steps.flatMap((step): readonly Step[] => {
+  return replaceSteps(steps, (step) => {
     if (step.kind === 'choice') {
-      const [off, on] = [step.off, step.on].map((way) => withSides(rig, way, settle, except));
-      return [{ ...step, off: off!, on: on! }];
+      const off = withSides(rig, step.off, settle, except);
+      return withWays(step, off, withSides(rig, step.on, settle, except));
     }
-    if (step.kind !== 'side' || step.device === except) return [step];
+    if (step.kind !== 'side' || step.device === except) return step;
     return step.isDriven ? [] : sideLoad(rig, step.device, settle);
   });
 }

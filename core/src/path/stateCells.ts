@@ -38,8 +38,6 @@ export class WireCell {
   constructor(
     readonly elements: readonly PathElement[],
     readonly next: Cell,
-    /** Null where several wires are one. */
-    readonly place: Place | null = null,
   ) {
     this.leadM = pathLeadM(elements);
   }
@@ -55,28 +53,19 @@ export interface CellChain {
   readonly drivers: readonly DriverCell[];
 }
 
-/**
- * @param merges neighbouring wires into one, which is quicker to walk once; apart, they keep the elements they
- * were made of by identity
- */
-export function linkCells({ steps, end }: Pick<Route, 'steps' | 'end'>, merges = true): CellChain {
+export function linkCells({ steps, end }: Pick<Route, 'steps' | 'end'>): CellChain {
   const drivers: DriverCell[] = [];
-  const first = link(steps, { kind: 'end', load: end.load }, drivers, merges);
+  const first = link(steps, { kind: 'end', load: end.load }, drivers);
   return { first, drivers: drivers.reverse() };
 }
 
-function link(
-  steps: readonly RouteStep[],
-  end: Cell,
-  drivers: DriverCell[],
-  merges: boolean,
-): Cell {
+function link(steps: readonly RouteStep[], end: Cell, drivers: DriverCell[]): Cell {
   return steps.reduceRight<Cell>((next, step) => {
     switch (step.kind) {
       case 'wire':
-        return merges && next.kind === 'wire'
+        return next.kind === 'wire'
           ? new WireCell([...step.elements, ...next.elements], next.next)
-          : new WireCell(step.elements, next, step.place);
+          : new WireCell(step.elements, next);
       case 'driver': {
         const { place, engaged, load, source } = step;
         const cell: DriverCell = { kind: 'driver', place, engaged, load, source, next };
@@ -91,8 +80,8 @@ function link(
         return {
           kind: 'choice',
           switchId,
-          off: link(step.off, next, drivers, merges),
-          on: link(step.on, next, drivers, merges),
+          off: link(step.off, next, drivers),
+          on: link(step.on, next, drivers),
         };
       }
     }

@@ -1,6 +1,5 @@
 import { wantsPickup, type Device } from '../gear';
-import type { Cell, CellChain, DriverCell } from '../path';
-import { allDevices, type Rig } from '../rig';
+import type { DriverLink, Link } from './openWay';
 
 /** At or below this a driver changes what a low-impedance fuzz does, Ω. */
 const LOW_OHM = 10_000;
@@ -9,53 +8,54 @@ const LOW_OHM = 10_000;
  * How often the rules about low-impedance fuzzes are broken over all states: one that something low drives
  * instead of the pickup, one that a wah drives directly. A buffer between a wah and a fuzz is the exception.
  */
-export function brokenRules(rig: Rig, chain: CellChain): number {
-  const devices = allDevices(rig);
-  const fuzzes = devices.filter(wantsPickup);
+export function brokenRules(
+  byId: ReadonlyMap<string, Device>,
+  drivers: readonly DriverLink[],
+): number {
+  const fuzzes = [...byId.values()].filter(wantsPickup);
   if (fuzzes.length === 0) return 0;
-  const byId = new Map(devices.map((device) => [device.id, device]));
-  const feeds = new FeedSearch(chain, byId);
+  const feeds = new FeedSearch(drivers, byId);
   return fuzzes.reduce((sum, fuzz) => {
-    const drivers = feeds.engagedFeedsOf(fuzz);
-    const isWah = (cell: DriverCell) => cell.engaged && classOf(byId, cell) === 'wah';
-    const low = drivers.filter(
+    const feeding = feeds.engagedFeedsOf(fuzz);
+    const isWah = (cell: DriverLink) => cell.engaged && classOf(byId, cell) === 'wah';
+    const low = feeding.filter(
       (cell) => !isWah(cell) && isLow(cell) && !feeds.standsForWah(cell, isWah),
     );
-    return sum + Number(drivers.some(isWah)) + Number(low.length > 0);
+    return sum + Number(feeding.some(isWah)) + Number(low.length > 0);
   }, 0);
 }
 
-const isLow = ({ source }: DriverCell): boolean =>
+const isLow = ({ source }: DriverLink): boolean =>
   source.kind === 'voltage' && source.rOutOhm <= LOW_OHM;
 
-const classOf = (byId: ReadonlyMap<string, Device>, { place }: DriverCell) =>
+const classOf = (byId: ReadonlyMap<string, Device>, { place }: DriverLink) =>
   byId.get(place.id)?.deviceClass;
 
 /** Who can drive whom directly in some state. */
 class FeedSearch {
   constructor(
-    private readonly chain: CellChain,
+    private readonly drivers: readonly DriverLink[],
     private readonly byId: ReadonlyMap<string, Device>,
   ) {}
 
-  engagedFeedsOf(fuzz: Device): readonly DriverCell[] {
-    return this.chain.drivers.filter((cell) =>
+  engagedFeedsOf(fuzz: Device): readonly DriverLink[] {
+    return this.drivers.filter((cell) =>
       reaches(cell.next, (to) => to.place.id === fuzz.id && to.engaged),
     );
   }
 
   /** An always-on box that a wah can drive: it keeps the wah from the fuzz. */
-  standsForWah(cell: DriverCell, isWah: (cell: DriverCell) => boolean): boolean {
+  standsForWah(cell: DriverLink, isWah: (cell: DriverLink) => boolean): boolean {
     if (this.byId.get(cell.place.id)?.bypass !== 'alwaysOn') return false;
-    return this.chain.drivers
+    return this.drivers
       .filter(isWah)
       .some((wah) => reaches(wah.next, (to) => to.place.id === cell.place.id));
   }
 }
 
-function reaches(start: Cell, isWanted: (cell: DriverCell) => boolean): boolean {
-  const seen = new Set<Cell>();
-  const visit = (first: Cell): boolean => {
+function reaches(start: Link, isWanted: (cell: DriverLink) => boolean): boolean {
+  const seen = new Set<Link>();
+  const visit = (first: Link): boolean => {
     let cell = first;
     while ((cell.kind === 'wire' || cell.kind === 'choice') && !seen.has(cell)) {
       seen.add(cell);

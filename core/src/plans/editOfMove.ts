@@ -38,14 +38,20 @@ export interface Made {
 export function makeMoves(rig: Rig, moves: readonly Move[]): Made | null {
   let now = rig;
   const edits: Edit[] = [];
-  for (const { action } of inWorkingOrder(moves)) {
-    const edit = editOfMove(now, action);
-    const next = edit && applyTrusted(now, edit);
-    if (!next || next === now) return null;
-    edits.push(edit);
-    now = next;
+  for (const move of inWorkingOrder(moves)) {
+    const made = makeMove(now, move);
+    if (!made) return null;
+    edits.push(made.edit);
+    now = made.rig;
   }
   return { rig: now, edit: edits.length === 1 ? edits[0]! : { kind: 'group', edits } };
+}
+
+/** Makes one move. */
+export function makeMove(rig: Rig, { action }: Move): Made | null {
+  const edit = editOfMove(rig, action);
+  const next = edit && applyTrusted(rig, edit);
+  return next && next !== rig ? { rig: next, edit } : null;
 }
 
 /** A move as an edit of the rig as it is by then; null where there is nothing to do. */

@@ -1,25 +1,8 @@
-import {
-  DRAW_GRID,
-  FIGURE_BANDS,
-  FIGURE_GRID,
-  gridOf,
-  TREBLE_BAND,
-  TREBLE_GRID,
-  type Source,
-} from '../circuit';
+import { DRAW_GRID, FIGURE_BANDS, FIGURE_GRID, gridOf, TREBLE_BAND, TREBLE_GRID } from '../circuit';
 import { resonanceOf, semitonesBetween } from '../figures';
-import { wantsPickup } from '../gear';
-import {
-  linkCells,
-  routeOf,
-  type Cell,
-  type CellChain,
-  type DriverCell,
-  type Route,
-} from '../path';
+import { wantsPickup, type Device } from '../gear';
 import {
   allDevices,
-  findDevice,
   switchesOfDevice,
   type Rig,
   type Scene,
@@ -30,6 +13,15 @@ import { brokenRules } from './brokenRules';
 import { goalOf, weightsOf, type Terms } from './goal';
 import { layAt } from './layAt';
 import { NodeMeter } from './nodeMeter';
+import {
+  changesLoads,
+  openWay,
+  wireAt,
+  type DriverLink,
+  type Link,
+  type OpenWay,
+  type WireLink,
+} from './openWay';
 import { SectionTree, type SectionNode } from './sectionTree';
 import { spreadOf } from './spread';
 
@@ -96,6 +88,7 @@ export class Evaluator {
   private readonly levels = new NodeMeter(1, DISTANCE_GRID, readLevels);
   private readonly draws = new NodeMeter(2, DRAW_GRID, readLevels);
   private readonly sum = new Float64Array(DISTANCE_GRID.omega.length);
+  private readonly ways = new Map<string | null, OpenWay>();
   private readonly drawSum = new Float64Array(DRAW_GRID.omega.length);
 
   /** Sections that were measured rather than remembered. */
@@ -106,28 +99,28 @@ export class Evaluator {
   score(rig: Rig, weights: Weights = weightsOf(rig)): Score {
     const scenes = countedScenes(rig);
     const still = stillSwitches(rig);
-    const open = new Set(allDevices(rig).flatMap(switchesOfDevice));
-    const places = rig.situations.length > 0 ? rig.situations : [null];
+    const devices = new Map(allDevices(rig).map((device) => [device.id, device]));
+    const { situations, links } = rig;
     const sums = { ...NOTHING_HEARD.terms };
+    const count = Math.max(1, situations.length);
     let heard = 0;
+    const places = Array.from({ length: count }, (_, i) => i);
+    const isOneWay = !situations.some((situation) => changesLoads(rig, situation));
     for (const place of places) {
-      const laid = place ? layAt(rig, place) : rig;
-      const ways = new Map<string | null, Way>();
-      const wayOf = (playing: string | null): Way => {
-        let way = ways.get(playing);
-        if (!way) {
-          const standing = { ...rig.standing, playing, powered: true };
-          way = openWay(routeOf({ ...laid, standing }, undefined, open));
-          ways.set(playing, way);
-        }
-        return way;
-      };
+      const ways = this.waysAt(rig, place, isOneWay);
       for (const scene of scenes) {
-        if (this.addScene(rig, wayOf(scene.playing), scene, weights, sums)) heard++;
+        const walk = follow(ways(scene.playing), scene.positions, place);
+        if (walk && this.addLevels(ways(scene.playing), walk, sums)) {
+          heard++;
+          if (weights.resonance > 0) sums.resonance += this.resonanceBeside(rig, walk);
+          sums.ends += openEnds(devices, walk);
+          sums.buffers += Math.max(0, actingBuffers(devices, walk) - 1);
+        }
       }
-      const now = wayOf(rig.standing.playing);
-      sums.spread += spreadOf(this.tree, this.trebles, now.route, now.chain, still, rig.links);
-      if (place === places[0]) sums.rules = brokenRules(rig, now.chain);
+      const now = ways(rig.standing.playing);
+      if (!isOneWay) sums.spread += spreadOf(this.trebles, now, [place], still, links) / count;
+      else if (place === 0) sums.spread = spreadOf(this.trebles, now, places, still, links);
+      if (place === 0) sums.rules = brokenRules(devices, now.drivers);
     }
     if (heard === 0) return NOTHING_HEARD;
     const terms: Terms = {
@@ -136,29 +129,35 @@ export class Evaluator {
       resonance: sums.resonance / heard,
       ends: sums.ends / heard,
       buffers: sums.buffers / heard,
-      spread: sums.spread / places.length,
+      spread: sums.spread,
       rules: sums.rules,
     };
     return { goal: goalOf(terms, weights), terms };
   }
 
-  /** Adds what one scene at one place says; false where nothing is heard. */
-  private addScene(
-    rig: Rig,
-    { route, chain }: Way,
-    { positions }: Standing,
-    weights: Weights,
+  /** Ways by the guitar that plays; the same ones at all places where those change no more than the way itself. */
+  private waysAt(rig: Rig, place: number, isOneWay: boolean): (playing: string | null) => OpenWay {
+    const { situations } = rig;
+    if (place === 0 || !isOneWay) this.ways.clear();
+    const laid = isOneWay ? rig : layAt(rig, situations[place]!);
+    return (playing) => {
+      let way = this.ways.get(playing);
+      if (!way) this.ways.set(playing, (way = openWay(this.tree, laid, playing, situations)));
+      return way;
+    };
+  }
+
+  /** Adds level and distance of one state at one place; false where nothing is heard. */
+  private addLevels(
+    { reference }: OpenWay,
+    walk: readonly Walked[],
     sums: Record<keyof Terms, number>,
   ): boolean {
-    const walk = this.follow(route.source.circuit, chain, positions);
-    if (!walk) return false;
-    const reference = this.referenceNode(route);
-    const load = this.tree.loadOf(route.reference.load);
-    const { sum } = this;
-    const straight = this.levels.measure(reference, load);
+    const { sum, levels } = this;
+    const straight = levels.measure(reference.node, reference.load);
     for (let i = 0; i < sum.length; i++) sum[i] = -straight[i]!;
     for (const { node, into } of walk) {
-      const db = this.levels.measure(node, this.tree.loadOf(into.load));
+      const db = levels.measure(node, into.load);
       for (let i = 0; i < sum.length; i++) sum[i]! += db[i]!;
     }
     const level = sum[0]!;
@@ -167,58 +166,14 @@ export class Evaluator {
     for (let i = 1; i < sum.length; i++) squares += (sum[i]! - level) ** 2;
     sums.distance += Math.sqrt(squares / (sum.length - 1));
     sums.level += Math.abs(level);
-    if (weights.resonance > 0) sums.resonance += this.resonanceBeside(rig, walk);
-    sums.ends += openEnds(rig, walk);
-    sums.buffers += Math.max(0, actingBuffers(rig, walk) - 1);
     return true;
-  }
-
-  private referenceNode({ reference }: Route): SectionNode {
-    return this.tree.rootOf(reference.source).then(this.tree.wireOf(reference.path));
-  }
-
-  /** The sections of one state of the switches; null where something mutes. */
-  private follow(
-    source: Source,
-    { first }: CellChain,
-    positions: Standing['positions'],
-  ): readonly Walked[] | null {
-    const walked: Walked[] = [];
-    let from: DriverCell | null = null;
-    let node = this.tree.rootOf(source);
-    let at: Cell = first;
-    let passed: Cell[] = [];
-    for (;;) {
-      switch (at.kind) {
-        case 'silence':
-          return null;
-        case 'wire':
-          if (at.elements.length > 0) node = node.then(this.tree.wireOf(at.elements));
-          passed.push(at);
-          at = at.next;
-          break;
-        case 'choice':
-          at = positions[at.switchId] === true ? at.on : at.off;
-          break;
-        case 'driver':
-          walked.push({ from, node, into: at, passed });
-          passed = [];
-          from = at;
-          node = this.tree.rootOf(at.source);
-          at = at.next;
-          break;
-        case 'end':
-          walked.push({ from, node, into: at, passed });
-          return walked;
-      }
-    }
   }
 
   private resonanceBeside({ approach }: Rig, walk: readonly Walked[]): number {
     const { drawSum } = this;
     drawSum.fill(0);
     for (const { node, into } of walk) {
-      const db = this.draws.measure(node, this.tree.loadOf(into.load));
+      const db = this.draws.measure(node, into.load);
       for (let i = 0; i < drawSum.length; i++) drawSum[i]! += db[i]!;
     }
     const found = resonanceOf(drawSum);
@@ -228,45 +183,73 @@ export class Evaluator {
   }
 }
 
-/** A way with all its switches open. */
-interface Way {
-  readonly route: Route;
-  readonly chain: CellChain;
-}
-
-const openWay = (route: Route): Way => ({ route, chain: linkCells(route, false) });
-
 /** One section on the way of one state. */
 interface Walked {
   /** Null: the guitar. */
-  readonly from: DriverCell | null;
+  readonly from: DriverLink | null;
   readonly node: SectionNode;
-  readonly into: Extract<Cell, { kind: 'driver' | 'end' }>;
-  readonly passed: readonly Cell[];
+  readonly into: Extract<Link, { kind: 'driver' | 'end' }>;
+  readonly passed: readonly WireLink[];
 }
+
+/** The sections of one state of the switches at one place; null where something mutes. */
+function follow(
+  { first, root }: OpenWay,
+  positions: Standing['positions'],
+  place: number,
+): readonly Walked[] | null {
+  const walked: Walked[] = [];
+  let from: DriverLink | null = null;
+  let node = root;
+  let at = first;
+  let passed: WireLink[] = [];
+  for (;;) {
+    switch (at.kind) {
+      case 'silence':
+        return null;
+      case 'wire':
+        node = node.then(wireAt(at, place));
+        passed.push(at);
+        at = at.next;
+        break;
+      case 'choice':
+        at = positions[at.switchId] === true ? at.on : at.off;
+        break;
+      case 'driver':
+        walked.push({ from, node, into: at, passed });
+        passed = [];
+        from = at;
+        node = at.root;
+        at = at.next;
+        break;
+      case 'end':
+        walked.push({ from, node, into: at, passed });
+        return walked;
+    }
+  }
+}
+
+type Devices = ReadonlyMap<string, Device>;
 
 /**
  * How many ends of the board no low impedance drives: in front, where the pickup drives more than the lead to
  * the first box (a low-impedance fuzz may stand before it); behind, where the last lead is driven weakly.
  */
-function openEnds(rig: Rig, walk: readonly Walked[]): number {
-  const passedBoxes = walk[0]!.passed.filter((cell) => isBox(rig, cell));
+function openEnds(devices: Devices, walk: readonly Walked[]): number {
+  const passesBox = walk[0]!.passed.some(({ place }) => {
+    const device = place.kind === 'device' ? devices.get(place.id) : undefined;
+    return device !== undefined && !wantsPickup(device);
+  });
   const { from } = walk.at(-1)!;
   const isWeak = !from || from.source.kind !== 'voltage' || from.source.rOutOhm > WEAK_END_OHM;
-  return Number(passedBoxes.length > 0) + Number(isWeak);
-}
-
-function isBox(rig: Rig, cell: Cell): boolean {
-  if (cell.kind !== 'wire' || cell.place?.kind !== 'device') return false;
-  const device = findDevice(rig, cell.place.id);
-  return device !== undefined && !wantsPickup(device);
+  return Number(passesBox) + Number(isWeak);
 }
 
 /** Buffers, and bypasses that are buffered: what drives without being an effect that is on. */
-function actingBuffers(rig: Rig, walk: readonly Walked[]): number {
+function actingBuffers(devices: Devices, walk: readonly Walked[]): number {
   return walk.filter(({ into }) => {
     if (into.kind !== 'driver' || into.place.part === 'back') return false;
-    const deviceClass = findDevice(rig, into.place.id)?.deviceClass;
+    const deviceClass = devices.get(into.place.id)?.deviceClass;
     return !into.engaged || deviceClass === 'buffer' || deviceClass === 'bufferedSplitter';
   }).length;
 }

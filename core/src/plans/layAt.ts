@@ -1,11 +1,11 @@
-import { remember } from '../path';
 import type { Lead } from '../gear';
-import type { Rig, Row, Situation } from '../rig';
+import { remember, type Rig, type Row, type Situation } from '../rig';
 
 /** A lead at other lengths, each made once. */
 const lengthsOfLead = remember((_: Lead) => new Map<number, Lead>());
 
-function leadAt(lead: Lead, { lengths }: Situation): Lead {
+/** A lead as long as it is at a place. */
+export function leadAt(lead: Lead, { lengths }: Situation): Lead {
   const lengthM = lengths[lead.id];
   if (!lengthM || lengthM.value === lead.lengthM.value) return lead;
   const made = lengthsOfLead(lead);

@@ -1,7 +1,7 @@
 import type { GearItem } from '../gear';
 import { weightsOf } from './goal';
 import type { Rig } from '../rig';
-import { makeMoves } from './editOfMove';
+import { inWorkingOrder, makeMove, makeMoves } from './editOfMove';
 import { Evaluator } from './evaluate';
 import { findMoves } from './findMoves';
 import { comparePlans, Front, type Placed } from './front';
@@ -70,6 +70,7 @@ class Search {
   private readonly front = new Front();
   private readonly asItIs: Placed;
   private readonly pairsFound: Placed[] = [];
+  private readonly begun = new Map<Move, Rig | null>();
   private looked = 0;
   private triplesLooked = 0;
   private triplesThere = 0;
@@ -111,12 +112,22 @@ class Search {
     const moves = places.map((place) => this.moves[place]!);
     const effort = effortOf(moves);
     if (!isAllowed(this.rig, effort)) return null;
-    const made = makeMoves(this.rig, moves);
+    const made = this.make(moves);
     if (!made) return null;
-    const score = this.evaluator.score(made.rig, this.weights);
+    const score = this.evaluator.score(made, this.weights);
     const plan = { moves, score, effort, places };
     this.front.add(plan);
     return plan;
+  }
+
+  /** Plans that begin with the same move go on from the same rig. */
+  private make(moves: readonly Move[]): Rig | null {
+    const [first, ...rest] = inWorkingOrder(moves);
+    if (!first) return this.rig;
+    let begun = this.begun.get(first);
+    if (begun === undefined)
+      this.begun.set(first, (begun = makeMove(this.rig, first)?.rig ?? null));
+    return begun && (makeMoves(begun, rest)?.rig ?? null);
   }
 
   private get weights() {

@@ -1,21 +1,23 @@
-import type { Cell, CellChain, DriverCell, Route } from '../path';
 import type { Rig } from '../rig';
 import type { NodeMeter } from './nodeMeter';
-import type { SectionNode, SectionTree } from './sectionTree';
+import { wireAt, type DriverLink, type Link, type OpenWay, type WireLink } from './openWay';
+import type { SectionNode } from './sectionTree';
 
 /** Groups of switches that act together, at most: each one doubles the work. */
 const MOST_LINKS = 6;
+/** Sections that are told apart at most; beyond, switches between two wires stay off. */
+const MOST_SECTIONS = 20_000;
 
 /**
  * How far apart switching alone gets the treble T, dB: brightest less dullest over all positions of the
- * switches that do not stand still. Longest and shortest way through the graph of driven sections, as for all
- * states of a board, with every section's T remembered in the tree. Nought where nothing is heard.
+ * switches that do not stand still, as a mean over the places the rig is played at. Longest and shortest way
+ * through the graph of driven sections, as for all states of a board, with every section's T remembered in the
+ * tree. A place where nothing is heard counts as nought.
  */
 export function spreadOf(
-  tree: SectionTree,
   meter: NodeMeter<number>,
-  route: Route,
-  chain: CellChain,
+  way: OpenWay,
+  places: readonly number[],
   still: ReadonlyMap<string, boolean>,
   links: Rig['links'],
 ): number {
@@ -23,70 +25,122 @@ export function spreadOf(
     .map((link) => link.filter((id) => !still.has(id)))
     .filter((link) => link.length > 1)
     .slice(0, MOST_LINKS);
-  let [low, high] = [Infinity, -Infinity];
+  const low = new Float64Array(places.length).fill(Infinity);
+  const high = new Float64Array(places.length).fill(-Infinity);
   for (let bits = 0; bits < 2 ** open.length; bits++) {
-    const fixed = new Map(still);
-    for (const [k, link] of open.entries())
-      for (const id of link) fixed.set(id, ((bits >> k) & 1) === 1);
-    const found = new ExtremeWalk(tree, meter, chain, fixed).run(route);
-    low = Math.min(low, found.low);
-    high = Math.max(high, found.high);
+    const fixed = open.length === 0 ? still : withLinks(still, open, bits);
+    for (const [i, extremes] of new ExtremeWalk(meter, way, places, fixed).run().entries()) {
+      low[i] = Math.min(low[i]!, extremes.lowest);
+      high[i] = Math.max(high[i]!, extremes.highest);
+    }
   }
-  return high >= low ? high - low : 0;
+  return places.reduce((sum, _, i) => sum + Math.max(0, high[i]! - low[i]!), 0) / places.length;
 }
 
-class ExtremeWalk {
-  private readonly low: Float64Array;
-  private readonly high: Float64Array;
-  private readonly numbers = new Map<Cell, number>();
-  private from = 0;
+function withLinks(
+  still: ReadonlyMap<string, boolean>,
+  links: Rig['links'],
+  bits: number,
+): ReadonlyMap<string, boolean> {
+  const fixed = new Map(still);
+  for (const [k, link] of links.entries())
+    for (const id of link) fixed.set(id, ((bits >> k) & 1) === 1);
+  return fixed;
+}
 
-  constructor(
-    private readonly tree: SectionTree,
-    private readonly meter: NodeMeter<number>,
-    private readonly chain: CellChain,
-    private readonly fixed: ReadonlyMap<string, boolean>,
-  ) {
-    const nodes = chain.drivers.length + 2;
+/** What the switches can do up to each driver, at one place. */
+class Extremes {
+  readonly low: Float64Array;
+  readonly high: Float64Array;
+
+  constructor(nodes: number) {
     this.low = new Float64Array(nodes).fill(Infinity);
     this.high = new Float64Array(nodes).fill(-Infinity);
-    for (const [i, cell] of chain.drivers.entries()) this.numbers.set(cell, i + 1);
+    this.low[0] = this.high[0] = 0;
+  }
+
+  reach(from: number, to: number, treble: number): void {
+    const low = this.low[from]! + treble;
+    const high = this.high[from]! + treble;
+    if (low < this.low[to]!) this.low[to] = low;
+    if (high > this.high[to]!) this.high[to] = high;
+  }
+
+  get lowest(): number {
+    return this.low.at(-1)!;
+  }
+
+  get highest(): number {
+    return this.high.at(-1)!;
+  }
+}
+
+/** Walks all places at once until a lead is another one there. */
+class ExtremeWalk {
+  private readonly extremes: readonly Extremes[];
+  private readonly end: number;
+  private from = 0;
+  private arrived = 0;
+
+  constructor(
+    private readonly meter: NodeMeter<number>,
+    private readonly way: OpenWay,
+    private readonly places: readonly number[],
+    private readonly fixed: ReadonlyMap<string, boolean>,
+  ) {
+    this.end = way.drivers.length + 1;
+    this.extremes = places.map(() => new Extremes(this.end + 1));
   }
 
   /** Drivers come in the order of the signal: when one is walked from, all ways to it are known. */
-  run(route: Route): { readonly low: number; readonly high: number } {
-    this.low[0] = this.high[0] = 0;
-    this.visit(this.chain.first, this.tree.rootOf(route.source.circuit));
-    for (const cell of this.chain.drivers) this.walkFrom(cell);
-    return { low: this.low.at(-1)!, high: this.high.at(-1)! };
+  run(): readonly Extremes[] {
+    this.visit(this.way.first, this.way.root, null);
+    for (const driver of this.way.drivers) this.walkFrom(driver);
+    return this.extremes;
   }
 
-  private walkFrom(cell: DriverCell): void {
-    this.from = this.numbers.get(cell)!;
-    if (this.high[this.from] === -Infinity) return;
-    this.visit(cell.next, this.tree.rootOf(cell.source));
+  private walkFrom({ number, next, root }: DriverLink): void {
+    this.from = number;
+    if (this.extremes.some(({ high }) => high[number] !== -Infinity)) this.visit(next, root, null);
   }
 
-  private visit(start: Cell, startNode: SectionNode): void {
-    let [cell, node] = [start, startNode];
-    while (cell.kind === 'wire' || cell.kind === 'choice') {
-      if (cell.kind === 'wire') {
-        if (cell.elements.length > 0) node = node.then(this.tree.wireOf(cell.elements));
-        cell = cell.next;
+  /** @param at the index of one place; null while all of them are the same */
+  private visit(start: Link, startNode: SectionNode, at: number | null): void {
+    let link = start;
+    let node = startNode;
+    while (link.kind === 'wire' || link.kind === 'choice') {
+      if (link.kind === 'wire') {
+        if (link.laid !== null && at === null) return this.part(link, node);
+        node = node.then(at === null ? link.wire : wireAt(link, this.places[at]!));
+        link = link.next;
         continue;
       }
-      const fixed = this.fixed.get(cell.switchId);
-      if (fixed === undefined) this.visit(cell.on, node);
-      cell = fixed === true ? cell.on : cell.off;
+      const fixed = this.fixed.get(link.switchId);
+      if (fixed === undefined && this.mayBranch(link.on)) this.visit(link.on, node, at);
+      link = fixed === true ? link.on : link.off;
     }
-    if (cell.kind !== 'silence') this.arrive(cell, node);
+    if (link.kind !== 'silence') this.arrive(link, node, at);
   }
 
-  private arrive(cell: Extract<Cell, { kind: 'driver' | 'end' }>, node: SectionNode): void {
-    const treble = this.meter.measure(node, this.tree.loadOf(cell.load));
+  /** From here on each place by itself. */
+  private part(link: WireLink, node: SectionNode): void {
+    for (const at of this.places.keys()) this.visit(link, node, at);
+  }
+
+  private mayBranch({ kind }: Link): boolean {
+    return (kind !== 'wire' && kind !== 'choice') || this.arrived < MOST_SECTIONS;
+  }
+
+  private arrive(
+    link: Extract<Link, { kind: 'driver' | 'end' }>,
+    node: SectionNode,
+    at: number | null,
+  ): void {
+    this.arrived++;
+    const treble = this.meter.measure(node, link.load);
     if (Number.isNaN(treble)) return;
-    const to = cell.kind === 'end' ? this.low.length - 1 : this.numbers.get(cell)!;
-    this.low[to] = Math.min(this.low[to]!, this.low[this.from]! + treble);
-    this.high[to] = Math.max(this.high[to]!, this.high[this.from]! + treble);
+    const to = link.kind === 'end' ? this.end : link.number;
+    if (at !== null) this.extremes[at]!.reach(this.from, to, treble);
+    else for (const one of this.extremes) one.reach(this.from, to, treble);
   }
 }

@@ -1,4 +1,5 @@
 export * from './brief';
+export { remember } from './remember';
 export * from './rig';
 export * from './edit';
 export { applyEdit, applyEdits, applyTrusted } from './applyEdit';

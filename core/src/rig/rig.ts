@@ -1,5 +1,6 @@
 import type { Device, End, Guitar, Lead, ReferenceLead, Sourced } from '../gear';
 import type { Brief } from './brief';
+import { remember } from './remember';
 
 export const RIG_FORMAT = 3;
 export const MOST_DEVICES = 64;
@@ -115,11 +116,13 @@ export interface Rig {
 
 export const mainRow = (rig: Rig): Row => rig.rows[0]!;
 
-export const allDevices = (rig: Pick<Rig, 'rows'>): readonly Device[] =>
-  rig.rows.flatMap(({ devices }) => devices);
+const devicesOf = remember((rows: Rig['rows']) => rows.flatMap(({ devices }) => devices));
+const leadsOf = remember((rows: Rig['rows']) =>
+  rows.flatMap(({ leads }) => leads.filter((lead) => lead !== null)),
+);
 
-export const allLeads = (rig: Pick<Rig, 'rows'>): readonly Lead[] =>
-  rig.rows.flatMap(({ leads }) => leads.filter((lead) => lead !== null));
+export const allDevices = ({ rows }: Pick<Rig, 'rows'>): readonly Device[] => devicesOf(rows);
+export const allLeads = ({ rows }: Pick<Rig, 'rows'>): readonly Lead[] => leadsOf(rows);
 
 export const findDevice = (rig: Rig, id: string): Device | undefined =>
   allDevices(rig).find((device) => device.id === id);
@@ -166,9 +169,11 @@ export function freshId(rig: Rig, prefix: IdPrefix, taken: readonly string[] = [
     ...allDevices(rig),
     ...allLeads(rig),
   ];
-  for (const id of parts.map((thing) => thing.id).concat(taken)) {
-    const match = /^([a-z]+)(\d+)$/u.exec(id);
-    if (match?.[1] === prefix) most = Math.max(most, Number(match[2]));
-  }
+  const look = (id: string): void => {
+    const number = id.startsWith(prefix) ? Number(id.slice(prefix.length)) : NaN;
+    if (number > most) most = number;
+  };
+  for (const { id } of parts) look(id);
+  taken.forEach(look);
   return `${prefix}${most + 1}`;
 }
