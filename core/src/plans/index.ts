@@ -12,3 +12,8 @@ export { searchPlans } from './searchPlans';
 export type { PlanSearch, SearchOptions, SearchProgress } from './searchPlans';
 export { orderEdit, proposeOrder, USUAL_CONVENTIONS } from './order';
 export type { Conventions, ProposedPlace } from './order';
+export { choosePlans } from './choosePlans';
+export type { Proposal } from './choosePlans';
+export { sayAgainst, sayLeaveAlone, sayMoves, sayWhyBetter, sayWorse, TERM_WORDS } from './sayPlan';
+export { detailOfPlan } from './planDetail';
+export type { PlanCase, PlanDetail } from './planDetail';

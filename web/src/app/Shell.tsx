@@ -1,3 +1,4 @@
+import AltRouteOutlined from '@mui/icons-material/AltRouteOutlined';
 import CableOutlined from '@mui/icons-material/CableOutlined';
 import CallMergeOutlined from '@mui/icons-material/CallMergeOutlined';
 import HomeRepairServiceOutlined from '@mui/icons-material/HomeRepairServiceOutlined';
@@ -51,13 +52,7 @@ export function Shell() {
       >
         <Wordmark />
         <RailStop to="/" label="Rigs" icon={<HomeRepairServiceOutlined fontSize="small" />} />
-        {rigId && (
-          <RailStop
-            to={`/rigs/${rigId}/path`}
-            label="Path"
-            icon={<RouteOutlined fontSize="small" />}
-          />
-        )}
+        {rigId && <StagesOf rigId={rigId} />}
         <RailStop to="/gear" label="Gear" icon={<CableOutlined fontSize="small" />} />
         <Box sx={{ flex: 1 }} />
         <RailStop to="/di" label="Which DI" icon={<CallMergeOutlined fontSize="small" />} />
@@ -70,6 +65,20 @@ export function Shell() {
         </Intake>
       </Box>
     </Box>
+  );
+}
+
+/** The stages of a rig, in the order of the job. */
+function StagesOf({ rigId }: { rigId: string }) {
+  return (
+    <>
+      <RailStop to={`/rigs/${rigId}/path`} label="Path" icon={<RouteOutlined fontSize="small" />} />
+      <RailStop
+        to={`/rigs/${rigId}/plans`}
+        label="Plans"
+        icon={<AltRouteOutlined fontSize="small" />}
+      />
+    </>
   );
 }
 

@@ -1,6 +1,7 @@
 import { wrap, type Remote } from 'comlink';
 import type { AnalysisApi } from './analysis.worker';
 import type { FilesApi } from './files.worker';
+import type { PlansApi } from './plans.worker';
 import type { QuestionsApi } from './questions.worker';
 import type { ToleranceApi } from './tolerance.worker';
 
@@ -21,6 +22,10 @@ export const questionsWorker = once<QuestionsApi>(
 
 export const toleranceWorker = once<ToleranceApi>(
   () => new Worker(new URL('./tolerance.worker.ts', import.meta.url), { type: 'module' }),
+);
+
+export const plansWorker = once<PlansApi>(
+  () => new Worker(new URL('./plans.worker.ts', import.meta.url), { type: 'module' }),
 );
 
 export const filesWorker = once<FilesApi>(

@@ -1,4 +1,8 @@
 export { sendLeftBehind, startAutosave } from './autosave';
 export { editorActions, editorSlice, shownRig } from './editorSlice';
 export type { OpenRig, SaveState } from './editorSlice';
-export { useOpenRig } from './useOpenRig';
+export { RigStage } from './RigStage';
+export { RigTools, Tool } from './RigTools';
+export { SaveMark } from './SaveMark';
+export { StageHeader } from './StageHeader';
+export { useRigEdits, useUndoKeys } from './useRigEdits';

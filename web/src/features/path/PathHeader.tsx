@@ -1,15 +1,9 @@
 import Add from '@mui/icons-material/Add';
-import DarkModeOutlined from '@mui/icons-material/DarkModeOutlined';
 import KeyboardOutlined from '@mui/icons-material/KeyboardOutlined';
-import LightModeOutlined from '@mui/icons-material/LightModeOutlined';
-import Redo from '@mui/icons-material/Redo';
-import Undo from '@mui/icons-material/Undo';
-import { Box, Button, IconButton, Tooltip } from '@mui/material';
+import { Box, Button } from '@mui/material';
 import { memo, type ReactNode } from 'react';
-import { useSettings, useThemeMode } from '../../app/useSettings';
 import { NameField } from '../../ui/NameField';
-import type { SaveState } from '../editor';
-import { SaveMark } from './SaveMark';
+import { RigTools, SaveMark, Tool, type SaveState } from '../editor';
 import type { PathActions } from './usePathActions';
 
 interface Props {
@@ -72,9 +66,6 @@ const Tools = memo(function Tools({
   canRedo,
   actions,
 }: Pick<Props, 'canUndo' | 'canRedo' | 'actions'>) {
-  const [settings, change] = useSettings();
-  const mode = useThemeMode();
-  const isMetric = settings.units === 'metric';
   return (
     <>
       <Button
@@ -86,62 +77,10 @@ const Tools = memo(function Tools({
       >
         Add a pedal
       </Button>
-      <Tool label="Undo" isOff={!canUndo} onClick={actions.undo}>
-        <Undo fontSize="small" />
-      </Tool>
-      <Tool label="Redo" isOff={!canRedo} onClick={actions.redo}>
-        <Redo fontSize="small" />
-      </Tool>
-      <Button
-        size="small"
-        color="inherit"
-        sx={{ minWidth: 36 }}
-        aria-label={isMetric ? 'Show lengths in feet' : 'Show lengths in metres'}
-        onClick={() => change({ units: isMetric ? 'imperial' : 'metric' })}
-      >
-        {isMetric ? 'm' : 'ft'}
-      </Button>
-      <Tool
-        label={mode === 'day' ? 'Night' : 'Day'}
-        onClick={() => change({ theme: mode === 'day' ? 'night' : 'day' })}
-      >
-        {mode === 'day' ? (
-          <DarkModeOutlined fontSize="small" />
-        ) : (
-          <LightModeOutlined fontSize="small" />
-        )}
-      </Tool>
+      <RigTools canUndo={canUndo} canRedo={canRedo} />
       <Tool label="Keys" onClick={actions.showKeys}>
         <KeyboardOutlined fontSize="small" />
       </Tool>
     </>
   );
 });
-
-function Tool({
-  label,
-  isOff = false,
-  onClick,
-  children,
-}: {
-  label: string;
-  isOff?: boolean;
-  onClick: () => void;
-  children: ReactNode;
-}) {
-  return (
-    <Tooltip title={label}>
-      <span>
-        <IconButton
-          size="small"
-          color="inherit"
-          aria-label={label}
-          disabled={isOff}
-          onClick={onClick}
-        >
-          {children}
-        </IconButton>
-      </span>
-    </Tooltip>
-  );
-}

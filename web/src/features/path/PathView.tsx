@@ -11,13 +11,13 @@ import { useStates } from '../../workers/useStates';
 import { useTolerance } from '../../workers/useTolerance';
 import { shownRig, type OpenRig } from '../editor';
 import { TakeOutMenu } from '../files';
-import { ConflictDialog } from './ConflictDialog';
 import { GearPicker, type PickerKind } from './GearPicker';
 import { Inspector } from './inspector/Inspector';
 import { JudgementColumn, type Look } from './JudgementColumn';
 import { KeysDialog } from './KeysDialog';
 import { PathHeader } from './PathHeader';
-import { ResponseChart, type PinnedCurve } from './ResponseChart';
+import type { PinnedCurve } from './CurveKey';
+import { ResponseChart } from './ResponseChart';
 import { Run } from './run/Run';
 import { shownRows, stopsOf } from './run/runWays';
 import { StandBar } from './StandBar';
@@ -147,7 +147,6 @@ export function PathView({ open }: { open: OpenRig }) {
         <GearPicker kind={dialog} onClose={() => setDialog(null)} onPick={actions.pick} />
       )}
       <KeysDialog open={dialog === 'keys'} onClose={() => setDialog(null)} />
-      <ConflictDialog open={open} />
     </Box>
   );
 }

@@ -20,7 +20,8 @@ import {
 } from 'recharts';
 import type { Analysed } from '../../workers/useAnalysis';
 import type { AnalysedStates } from '../../workers/useStates';
-import { PIN_DASHES, PinMark } from './PinMark';
+import { CurveKey, type PinnedCurve, type Shows } from './CurveKey';
+import { PIN_DASHES } from './PinMark';
 import { ResponseTable } from './ResponseTable';
 
 interface CurvePoint {
@@ -33,13 +34,6 @@ interface CurvePoint {
   readonly sure?: readonly [number, number];
   /** Levels of the pins, in their order. */
   readonly pins?: readonly (number | null)[];
-}
-
-/** A pinned curve by the name of its pin. */
-export interface PinnedCurve {
-  readonly id: string;
-  readonly name: string;
-  readonly nowDb: Float64Array | null;
 }
 
 const HZ_TICKS = [50, 100, 200, 500, 1000, 2000, 5000, 10000];
@@ -71,17 +65,20 @@ interface Props {
   readonly states: AnalysedStates | null;
   readonly pins: readonly PinnedCurve[];
   readonly tolerance: Tolerance | null;
+  /** What the curve is called: "now" unless named. */
+  readonly nowName?: string;
 }
 
 /** Level over frequency, straight in and now: hertz below, notes above. A table of it is one press away. */
 export const ResponseChart = memo(function ResponseChart(props: Props) {
-  const { analysed, states, pins, tolerance } = props;
+  const { analysed, states, pins, tolerance, nowName = 'now' } = props;
   const [asTable, setAsTable] = useState(false);
   const points = useMemo(
     () => curvePoints({ analysed, states, pins, tolerance }),
     [analysed, states, pins, tolerance],
   );
-  const shows = { band: states !== null, sure: tolerance !== null, pins };
+  const [band, sure] = [states !== null, tolerance !== null];
+  const shows = useMemo(() => ({ band, sure, pins, now: nowName }), [band, sure, pins, nowName]);
   return (
     <Box
       component="section"
@@ -136,20 +133,10 @@ const NOTES = NOTE_TICKS.map(([f]) => f);
 const HZ_RANGE: [number, number] = [FROM_HZ, TO_HZ];
 const sayDb = (db: number): string => formatNumber(db, 0);
 
-/** What is drawn beside the two curves that are always there. */
-interface Shows {
-  readonly band: boolean;
-  readonly sure: boolean;
-  readonly pins: readonly PinnedCurve[];
-}
-
 function Curves({ points, shows }: { points: readonly CurvePoint[]; shows: Shows }) {
   const [low, high] = levelRange(points);
   // The same elements as long as the frame stands still: only the data moves with the hand.
-  const frame = useMemo(
-    () => <Frame low={low} high={high} shows={shows} />,
-    [low, high, shows.band, shows.sure, shows.pins],
-  );
+  const frame = useMemo(() => <Frame low={low} high={high} shows={shows} />, [low, high, shows]);
   return (
     <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column' }}>
       <Box sx={{ flex: 1, minHeight: 0 }}>
@@ -255,54 +242,8 @@ function Frame({ low, high, shows }: { low: number; high: number; shows: Shows }
           strokeDasharray={PIN_DASHES[k]!}
         />
       ))}
-      <Line {...LINE} dataKey="now" name="now" stroke={chart.sea} strokeWidth={2.6} />
+      <Line {...LINE} dataKey="now" name={shows.now} stroke={chart.sea} strokeWidth={2.6} />
     </>
-  );
-}
-
-/** Which curve is which, and in what. */
-function CurveKey({ shows }: { shows: Shows }) {
-  const { chart } = useTheme();
-  const sample = { x1: 0, x2: 26, y1: 5, y2: 5 };
-  return (
-    <Box sx={{ display: 'flex', justifyContent: 'center', gap: 2.5, fontSize: 13, height: 20 }}>
-      <span>
-        <svg width={26} height={10} aria-hidden>
-          <line {...sample} stroke={chart.sea} strokeWidth={2.6} />
-        </svg>{' '}
-        now
-      </span>
-      <span>
-        <svg width={26} height={10} aria-hidden>
-          <line {...sample} stroke={chart.faint} strokeWidth={1.6} strokeDasharray="6 4" />
-        </svg>{' '}
-        straight in
-      </span>
-      {shows.band && (
-        <span>
-          <svg width={26} height={10} aria-hidden>
-            <rect width={26} height={10} fill={chart.sea} fillOpacity={0.22} />
-          </svg>{' '}
-          envelope of all states, not one of them
-        </span>
-      )}
-      {shows.sure && (
-        <span>
-          <svg width={26} height={10} aria-hidden>
-            <rect width={26} height={10} fill={chart.buoy} fillOpacity={0.18} />
-          </svg>{' '}
-          tolerance, 90 in 100
-        </span>
-      )}
-      {shows.pins.map(({ id, name }, k) => (
-        <Box key={id} component="span" sx={{ minWidth: 0, whiteSpace: 'nowrap' }}>
-          <PinMark index={k} /> {name.length > 16 ? `${name.slice(0, 15)}…` : name}
-        </Box>
-      ))}
-      {!shows.band && shows.pins.length === 0 && (
-        <span>level in dB over Hz and open-string notes</span>
-      )}
-    </Box>
   );
 }
 

@@ -3,7 +3,7 @@ import CloudOffOutlined from '@mui/icons-material/CloudOffOutlined';
 import CloudUploadOutlined from '@mui/icons-material/CloudUploadOutlined';
 import ErrorOutlined from '@mui/icons-material/ErrorOutlined';
 import { Box } from '@mui/material';
-import type { SaveState } from '../editor';
+import type { SaveState } from './editorSlice';
 
 const LOOKS = {
   saved: { Icon: CloudDoneOutlined, words: 'saved', color: 'text.secondary' },

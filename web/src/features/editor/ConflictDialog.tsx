@@ -14,7 +14,7 @@ import { useNavigate } from 'react-router';
 import { messageOf, useCreateRigMutation } from '../../app/api';
 import { useAppDispatch } from '../../app/store';
 import { useSettings } from '../../app/useSettings';
-import { editorActions, type OpenRig } from '../editor';
+import { editorActions, type OpenRig } from './editorSlice';
 
 /** Both this window and another changed the rig: nothing is merged silently, nothing is lost. */
 export function ConflictDialog({ open }: { open: OpenRig }) {

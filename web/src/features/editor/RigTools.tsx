@@ -1,0 +1,79 @@
+import DarkModeOutlined from '@mui/icons-material/DarkModeOutlined';
+import LightModeOutlined from '@mui/icons-material/LightModeOutlined';
+import Redo from '@mui/icons-material/Redo';
+import Undo from '@mui/icons-material/Undo';
+import { Button, IconButton, Tooltip } from '@mui/material';
+import type { ReactNode } from 'react';
+import { useAppDispatch } from '../../app/store';
+import { useSettings, useThemeMode } from '../../app/useSettings';
+import { editorActions } from './editorSlice';
+
+interface Props {
+  readonly canUndo: boolean;
+  readonly canRedo: boolean;
+}
+
+/** Undo, redo, units and light: what every stage has at its top. */
+export function RigTools({ canUndo, canRedo }: Props) {
+  const dispatch = useAppDispatch();
+  const [settings, change] = useSettings();
+  const mode = useThemeMode();
+  const isMetric = settings.units === 'metric';
+  return (
+    <>
+      <Tool label="Undo" isOff={!canUndo} onClick={() => dispatch(editorActions.undone())}>
+        <Undo fontSize="small" />
+      </Tool>
+      <Tool label="Redo" isOff={!canRedo} onClick={() => dispatch(editorActions.redone())}>
+        <Redo fontSize="small" />
+      </Tool>
+      <Button
+        size="small"
+        color="inherit"
+        sx={{ minWidth: 36 }}
+        aria-label={isMetric ? 'Show lengths in feet' : 'Show lengths in metres'}
+        onClick={() => change({ units: isMetric ? 'imperial' : 'metric' })}
+      >
+        {isMetric ? 'm' : 'ft'}
+      </Button>
+      <Tool
+        label={mode === 'day' ? 'Night' : 'Day'}
+        onClick={() => change({ theme: mode === 'day' ? 'night' : 'day' })}
+      >
+        {mode === 'day' ? (
+          <DarkModeOutlined fontSize="small" />
+        ) : (
+          <LightModeOutlined fontSize="small" />
+        )}
+      </Tool>
+    </>
+  );
+}
+
+export function Tool({
+  label,
+  isOff = false,
+  onClick,
+  children,
+}: {
+  label: string;
+  isOff?: boolean;
+  onClick: () => void;
+  children: ReactNode;
+}) {
+  return (
+    <Tooltip title={label}>
+      <span>
+        <IconButton
+          size="small"
+          color="inherit"
+          aria-label={label}
+          disabled={isOff}
+          onClick={onClick}
+        >
+          {children}
+        </IconButton>
+      </span>
+    </Tooltip>
+  );
+}

@@ -1,0 +1,20 @@
+import type { Edit } from '@gullwind/core';
+import { useCallback } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useAppDispatch } from '../../app/store';
+import { editorActions } from './editorSlice';
+
+/** How a stage changes the open rig. */
+export function useRigEdits(): (edit: Edit) => void {
+  const dispatch = useAppDispatch();
+  return useCallback((edit: Edit) => dispatch(editorActions.edited(edit)), [dispatch]);
+}
+
+/** Undo and redo by key, outside of fields that have their own. */
+export function useUndoKeys(): void {
+  const dispatch = useAppDispatch();
+  useHotkeys('mod+z', () => dispatch(editorActions.undone()), { preventDefault: true });
+  useHotkeys('mod+shift+z, mod+y', () => dispatch(editorActions.redone()), {
+    preventDefault: true,
+  });
+}

@@ -1,0 +1,64 @@
+import { Box, useTheme } from '@mui/material';
+import { PinMark } from './PinMark';
+
+/** A pinned curve by the name of its pin. */
+export interface PinnedCurve {
+  readonly id: string;
+  readonly name: string;
+  readonly nowDb: Float64Array | null;
+}
+
+/** Which curves there are beside the rig's own and the reference. */
+export interface Shows {
+  /** What the curve of the rig is called. */
+  readonly now: string;
+  readonly band: boolean;
+  readonly sure: boolean;
+  readonly pins: readonly PinnedCurve[];
+}
+
+/** Which curve is which, and in what. */
+export function CurveKey({ shows }: { shows: Shows }) {
+  const { chart } = useTheme();
+  const sample = { x1: 0, x2: 26, y1: 5, y2: 5 };
+  return (
+    <Box sx={{ display: 'flex', justifyContent: 'center', gap: 2.5, fontSize: 13, height: 20 }}>
+      <span>
+        <svg width={26} height={10} aria-hidden>
+          <line {...sample} stroke={chart.sea} strokeWidth={2.6} />
+        </svg>{' '}
+        {shows.now}
+      </span>
+      <span>
+        <svg width={26} height={10} aria-hidden>
+          <line {...sample} stroke={chart.faint} strokeWidth={1.6} strokeDasharray="6 4" />
+        </svg>{' '}
+        straight in
+      </span>
+      {shows.band && (
+        <span>
+          <svg width={26} height={10} aria-hidden>
+            <rect width={26} height={10} fill={chart.sea} fillOpacity={0.22} />
+          </svg>{' '}
+          envelope of all states, not one of them
+        </span>
+      )}
+      {shows.sure && (
+        <span>
+          <svg width={26} height={10} aria-hidden>
+            <rect width={26} height={10} fill={chart.buoy} fillOpacity={0.18} />
+          </svg>{' '}
+          tolerance, 90 in 100
+        </span>
+      )}
+      {shows.pins.map(({ id, name }, k) => (
+        <Box key={id} component="span" sx={{ minWidth: 0, whiteSpace: 'nowrap' }}>
+          <PinMark index={k} /> {name.length > 16 ? `${name.slice(0, 15)}…` : name}
+        </Box>
+      ))}
+      {!shows.band && shows.pins.length === 0 && (
+        <span>level in dB over Hz and open-string notes</span>
+      )}
+    </Box>
+  );
+}

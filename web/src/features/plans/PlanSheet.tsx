@@ -1,0 +1,171 @@
+import {
+  mainRow,
+  sayAgainst,
+  sayLeaveAlone,
+  sayMoves,
+  sayWhyBetter,
+  sayWorse,
+  weightsOf,
+  type Edit,
+  type PlanDetail,
+  type Proposal,
+  type Rig,
+  type UnitSystem,
+} from '@gullwind/core';
+import { Box, Button, Typography } from '@mui/material';
+import { useMemo, type ReactNode } from 'react';
+import { ResponseChart, Run } from '../path';
+import { CasesTable } from './CasesTable';
+import { PartsList } from './PartsList';
+import { sayEffort } from './ProposalList';
+import { Established } from './Established';
+import { TermsTable } from './TermsTable';
+
+interface Props {
+  readonly rig: Rig;
+  readonly units: UnitSystem;
+  readonly proposals: readonly Proposal[];
+  readonly proposal: Proposal;
+  readonly detail: PlanDetail;
+  /** Only its first move is looked at. */
+  readonly isCut: boolean;
+  readonly onCut: (isCut: boolean) => void;
+  readonly onTakeOver: (edit: Edit) => void;
+}
+
+/** One proposal: what to do in which order, what it brings, what it costs, and what speaks against it. */
+export function PlanSheet(props: Props) {
+  const { rig, units, proposals, proposal, detail, isCut, onCut, onTakeOver } = props;
+  const asItIs = proposals[0]!.plan;
+  const { plan } = detail;
+  const said = sayMoves(rig, plan, units);
+  const isAlone = plan.moves.length === 0;
+  const before = proposals[proposals.indexOf(proposal) - 1]?.plan;
+  const worse = sayWorse(plan, asItIs);
+  const against = sayAgainst(rig, plan, asItIs);
+  return (
+    <Box component="article" aria-label="Proposal" data-testid="plan">
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'flex-start' }}>
+        <Box sx={{ flex: 1 }}>
+          {isAlone ? (
+            <Typography component="h2" sx={{ fontSize: 19, fontWeight: 600 }}>
+              Leave it alone
+            </Typography>
+          ) : (
+            <Box
+              component="ol"
+              aria-label="Moves, in working order"
+              sx={{ m: 0, pl: 3, fontSize: 17, fontWeight: 600, lineHeight: 1.4 }}
+            >
+              {said.map((words) => (
+                <li key={words}>{words}</li>
+              ))}
+            </Box>
+          )}
+          <Typography sx={{ mt: 0.5 }} data-testid="why">
+            {isAlone
+              ? sayLeaveAlone(proposal, proposals.at(-1)!.plan)
+              : isCut || !before
+                ? `${sayEffort(plan.effort)}.`
+                : `${sayEffort(plan.effort)}. ${sayWhyBetter(proposal, before, weightsOf(rig))}`}
+          </Typography>
+        </Box>
+        <Box sx={{ display: 'flex', flexDirection: 'column', gap: 0.5, flexShrink: 0 }}>
+          {!isAlone && (
+            <Button variant="contained" onClick={() => onTakeOver(detail.edit)}>
+              Take it over
+            </Button>
+          )}
+          {proposal.plan.moves.length > 1 && (
+            <Button size="small" aria-pressed={isCut} onClick={() => onCut(!isCut)}>
+              {isCut ? 'All its moves' : 'Only the first move?'}
+            </Button>
+          )}
+        </Box>
+      </Box>
+      {!isAlone && <Established rig={rig} after={detail.rig} />}
+      <Notes title="What gets worse" notes={worse} />
+      <Notes title="What speaks against it" notes={against} />
+      <Runs rig={rig} detail={detail} units={units} />
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '1fr 300px' }, gap: 2 }}>
+        <Curves rig={rig} detail={detail} />
+        <Box>
+          <TermsTable plan={plan} asItIs={asItIs} weights={weightsOf(rig)} />
+          <PartsList effort={plan.effort} moves={plan.moves} />
+        </Box>
+      </Box>
+      <CasesTable cases={detail.cases} />
+    </Box>
+  );
+}
+
+function Notes({ title, notes }: { title: string; notes: readonly string[] }): ReactNode {
+  if (notes.length === 0) return null;
+  return (
+    <Typography variant="body2" sx={{ mt: 0.5 }}>
+      <strong>{title}.</strong> {notes.join(notes[0]!.endsWith('.') ? ' ' : '; ')}
+      {notes[0]!.endsWith('.') ? '' : '.'}
+    </Typography>
+  );
+}
+
+const nothing = () => undefined;
+const NOTHING_SELECTED = { kind: 'device', id: '' } as const;
+
+/** The way before and after, to the same scale of its own. */
+function Runs({ rig, detail, units }: { rig: Rig; detail: PlanDetail; units: UnitSystem }) {
+  const rowId = mainRow(rig).id;
+  const ways = useMemo(
+    () => ({
+      before: { rig, analyses: { [rowId]: detail.before } },
+      after: { rig: detail.rig, analyses: { [rowId]: detail.after } },
+    }),
+    [rig, rowId, detail],
+  );
+  const shown =
+    detail.plan.moves.length === 0 ? (['before'] as const) : (['before', 'after'] as const);
+  return (
+    <Box sx={{ mt: 1.5 }}>
+      {shown.map((when) => (
+        <Box
+          key={when}
+          component="section"
+          aria-label={`The way ${when}`}
+          sx={{ borderTop: 1, borderColor: 'divider' }}
+        >
+          <Typography component="h3" variant="h2" sx={{ pt: 0.5 }}>
+            {when === 'before' ? 'As it is' : 'With the plan'}
+          </Typography>
+          <Run
+            rig={when === 'before' ? rig : detail.rig}
+            rowId={rowId}
+            analysed={ways[when]}
+            selection={NOTHING_SELECTED}
+            units={units}
+            onSelect={nothing}
+            onStamp={nothing}
+            onLeadDrag={nothing}
+            onPostDrag={nothing}
+            onDragGivenUp={nothing}
+          />
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function Curves({ rig, detail }: { rig: Rig; detail: PlanDetail }) {
+  const analysed = useMemo(() => ({ rig: detail.rig, analysis: detail.after }), [detail]);
+  const pins = useMemo(
+    () =>
+      detail.plan.moves.length > 0 && detail.before.kind === 'sounding'
+        ? [{ id: 'before', name: 'as it is', nowDb: detail.before.nowDb }]
+        : [],
+    [detail],
+  );
+  return (
+    <Box sx={{ height: 270, display: 'flex', '& > *': { flex: 1 } }} key={rig.name}>
+      <ResponseChart analysed={analysed} states={null} pins={pins} tolerance={null} />
+    </Box>
+  );
+}

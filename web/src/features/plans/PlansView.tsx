@@ -1,0 +1,162 @@
+import { choosePlans, type GearItem, type Proposal, type RankedPlan } from '@gullwind/core';
+import { Box, Button } from '@mui/material';
+import { useSnackbar } from 'notistack';
+import { useCallback, useMemo, useState } from 'react';
+import { useListGearQuery } from '../../app/api';
+import { useAppDispatch } from '../../app/store';
+import { useSettings } from '../../app/useSettings';
+import { frontOf, usePlanDetail, usePlans } from '../../workers/usePlans';
+import { editorActions, StageHeader, useUndoKeys, type OpenRig } from '../editor';
+import { GoalPanel } from './GoalPanel';
+import { PlanSheet } from './PlanSheet';
+import { ProposalList } from './ProposalList';
+import { SearchState } from './SearchState';
+import { SideBySide } from './SideBySide';
+
+const MOST_PINNED = 3;
+const NO_PROPOSALS: readonly Proposal[] = [];
+const OPTIONS = { 2: { mostMoves: 2 }, 3: { mostMoves: 3 } } as const;
+
+/** Names a plan whatever search found it. */
+export const keyOf = ({ moves }: Pick<RankedPlan, 'moves'>): string =>
+  moves.map(({ key }) => key).join(' + ');
+
+/** Proposals down the left, from leaving it alone upwards; the chosen one, or the pinned ones, beside them. */
+export function PlansView({ open }: { open: OpenRig }) {
+  const { rig } = open;
+  const [{ units }] = useSettings();
+  const gear = useGear();
+  const [depth, setDepth] = useState<2 | 3>(2);
+  const work = usePlans(rig, gear, OPTIONS[depth]);
+  const { found } = work;
+  const front = frontOf(found);
+  const proposals = useMemo(() => {
+    const asItIs = front.find(({ moves }) => moves.length === 0);
+    return asItIs ? choosePlans(front, asItIs) : NO_PROPOSALS;
+  }, [front]);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [pinned, setPinned] = useState<readonly string[]>([]);
+  const [isCut, setCut] = useState(false);
+  const proposal =
+    proposals.find(({ plan }) => keyOf(plan) === chosen) ??
+    proposals.find(({ isAdvised }) => isAdvised) ??
+    null;
+  const moves = useMemo(
+    () => proposal && (isCut ? proposal.plan.moves.slice(0, 1) : proposal.plan.moves),
+    [proposal, isCut],
+  );
+  const detail = usePlanDetail(rig, moves);
+  const takeOver = useTakeOver();
+  useUndoKeys();
+  const choose = (key: string) => {
+    setChosen(key);
+    setCut(false);
+  };
+  const pin = (key: string) =>
+    setPinned((before) =>
+      before.includes(key)
+        ? before.filter((other) => other !== key)
+        : [...before, key].slice(-MOST_PINNED),
+    );
+  const sideBySide = proposals.filter(({ plan }) => pinned.includes(keyOf(plan)));
+  return (
+    <Box
+      component="main"
+      sx={{ height: { lg: '100vh' }, display: 'flex', flexDirection: 'column' }}
+    >
+      <StageHeader open={open} stage="Plans" />
+      <Box
+        sx={{
+          flex: 1,
+          minHeight: 0,
+          display: 'grid',
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '372px minmax(0, 1fr)' },
+        }}
+      >
+        <Box
+          sx={{
+            borderRight: 1,
+            borderColor: 'divider',
+            p: 1.5,
+            overflowY: { lg: 'auto' },
+            minHeight: 0,
+          }}
+        >
+          <GoalPanel rig={rig} units={units} />
+          <SearchState work={work} depth={depth} onDepth={setDepth} />
+          <ProposalList
+            rig={rig}
+            units={units}
+            proposals={proposals}
+            chosen={proposal}
+            pinned={pinned}
+            onChoose={choose}
+            onPin={pin}
+          />
+        </Box>
+        <Box sx={{ minWidth: 0, minHeight: 0, overflowY: { lg: 'auto' }, p: 2 }}>
+          {sideBySide.length > 1 ? (
+            <SideBySide
+              rig={rig}
+              units={units}
+              proposals={sideBySide}
+              onTakeOver={takeOver}
+              onDone={() => setPinned([])}
+            />
+          ) : (
+            proposal &&
+            detail && (
+              <PlanSheet
+                rig={rig}
+                units={units}
+                proposals={proposals}
+                proposal={proposal}
+                detail={detail}
+                isCut={isCut}
+                onCut={setCut}
+                onTakeOver={takeOver}
+              />
+            )
+          )}
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+const NO_GEAR: readonly GearItem[] = [];
+
+/** The gear list; null until it is known whether there is one. */
+function useGear(): readonly GearItem[] | null {
+  const { data, isError } = useListGearQuery();
+  return useMemo(
+    () => data?.items.map(({ item }) => item) ?? (isError ? NO_GEAR : null),
+    [data, isError],
+  );
+}
+
+/** Makes a plan's moves in one edit, which one undo takes back. */
+function useTakeOver() {
+  const dispatch = useAppDispatch();
+  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
+  return useCallback(
+    (edit: Parameters<typeof editorActions.edited>[0]) => {
+      dispatch(editorActions.edited(edit));
+      enqueueSnackbar('The plan is in the rig, as a revision of its own.', {
+        autoHideDuration: 12_000,
+        action: (key) => (
+          <Button
+            color="inherit"
+            onClick={() => {
+              closeSnackbar(key);
+              dispatch(editorActions.undone());
+            }}
+          >
+            Undo
+          </Button>
+        ),
+      });
+    },
+    [dispatch, enqueueSnackbar, closeSnackbar],
+  );
+}

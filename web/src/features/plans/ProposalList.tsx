@@ -1,0 +1,132 @@
+import { sayMoves, type Effort, type Proposal, type Rig, type UnitSystem } from '@gullwind/core';
+import PushPin from '@mui/icons-material/PushPin';
+import PushPinOutlined from '@mui/icons-material/PushPinOutlined';
+import { Box, IconButton, styled, Typography } from '@mui/material';
+import { SOUNDING_FONT } from '../../app/theme';
+import { keyOf } from './PlansView';
+
+interface Props {
+  readonly rig: Rig;
+  readonly units: UnitSystem;
+  readonly proposals: readonly Proposal[];
+  readonly chosen: Proposal | null;
+  readonly pinned: readonly string[];
+  readonly onChoose: (key: string) => void;
+  readonly onPin: (key: string) => void;
+}
+
+/** From leaving it alone upwards: each costs more than the one above and leaves less to wish for. */
+export function ProposalList(props: Props) {
+  const { rig, units, proposals, chosen, pinned, onChoose, onPin } = props;
+  const most = Math.max(0.5, ...proposals.map(({ plan }) => finite(plan.score.goal)));
+  return (
+    <Box component="section" aria-label="Proposals">
+      {proposals.length > 0 && (
+        <Typography variant="caption" sx={{ color: 'text.secondary', display: 'block' }}>
+          What is left of the goal, in dB-like units: the shorter the line, the nearer.
+        </Typography>
+      )}
+      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+        {proposals.map((proposal) => {
+          const { plan, isAdvised } = proposal;
+          const key = keyOf(plan);
+          const said = sayMoves(rig, plan, units);
+          const isPinned = pinned.includes(key);
+          return (
+            <Row key={key} className={proposal === chosen ? 'chosen' : undefined}>
+              <Choose
+                aria-current={proposal === chosen}
+                onClick={() => onChoose(key)}
+                data-testid="proposal"
+              >
+                <Left aria-hidden style={{ width: `${(100 * finite(plan.score.goal)) / most}%` }} />
+                <Head>
+                  <i>{showGoal(plan.score.goal)}</i>
+                  <span>{sayEffort(plan.effort)}</span>
+                  {isAdvised && <strong>advised</strong>}
+                </Head>
+                {said.length === 0 ? <div>Leave it alone</div> : null}
+                {said.map((words, i) => (
+                  <div key={words}>
+                    {said.length > 1 ? `${i + 1}. ` : ''}
+                    {words}
+                  </div>
+                ))}
+              </Choose>
+              <IconButton
+                size="small"
+                aria-label={
+                  isPinned ? 'Take from the side by side' : 'Put side by side with others'
+                }
+                aria-pressed={isPinned}
+                onClick={() => onPin(key)}
+              >
+                {isPinned ? <PushPin fontSize="small" /> : <PushPinOutlined fontSize="small" />}
+              </IconButton>
+            </Row>
+          );
+        })}
+      </Box>
+    </Box>
+  );
+}
+
+const finite = (goal: number): number => (Number.isFinite(goal) ? goal : 0);
+
+export const showGoal = (goal: number): string => (Number.isFinite(goal) ? goal.toFixed(2) : '–');
+
+/** "15 min · nothing to buy", "22 min, soldering · about 80". */
+export function sayEffort({ minutes, solders, cost, isCostAssumed, boxes }: Effort): string {
+  if (minutes === 0) return 'nothing to do';
+  const work = `${minutes} min${solders ? ', soldering' : ''}`;
+  const money = cost === 0 ? 'nothing to buy' : `${isCostAssumed ? 'about ' : ''}${cost}`;
+  const more = boxes === 0 ? '' : ` · ${boxes} box${boxes > 1 ? 'es' : ''} more`;
+  return `${work} · ${money}${more}`;
+}
+
+const Row = styled('li')(({ theme }) => ({
+  display: 'flex',
+  alignItems: 'flex-start',
+  borderTop: `1px solid ${theme.chart.grid}`,
+  borderLeft: '3px solid transparent',
+  '&.chosen': { borderLeftColor: theme.chart.sea, background: theme.palette.background.paper },
+}));
+
+const Choose = styled('button')(({ theme }) => ({
+  flex: 1,
+  minWidth: 0,
+  border: 0,
+  background: 'none',
+  color: 'inherit',
+  font: 'inherit',
+  fontSize: 14,
+  lineHeight: 1.35,
+  padding: '6px 8px',
+  textAlign: 'left',
+  cursor: 'pointer',
+  overflowWrap: 'anywhere',
+  '&:focus-visible': { outline: `2px solid ${theme.chart.sea}` },
+}));
+
+/** What is left, as a line of water. */
+const Left = styled('div')(({ theme }) => ({
+  height: 5,
+  background: theme.chart.sea,
+  opacity: 0.75,
+  borderRadius: 2,
+  minWidth: 3,
+}));
+
+const Head = styled('div')(({ theme }) => ({
+  display: 'flex',
+  gap: 10,
+  alignItems: 'baseline',
+  color: theme.chart.faint,
+  fontSize: 13,
+  '& i': { fontFamily: SOUNDING_FONT, fontSize: 18, color: theme.chart.ink },
+  '& strong': {
+    marginLeft: 'auto',
+    color: theme.chart.sea,
+    fontWeight: 600,
+  },
+}));

@@ -1,0 +1,188 @@
+import {
+  sayMoves,
+  TERM_WORDS,
+  WEIGHT_NAMES,
+  weightsOf,
+  type Edit,
+  type PlanDetail,
+  type Proposal,
+  type Rig,
+  type UnitSystem,
+} from '@gullwind/core';
+import {
+  Box,
+  Button,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  Typography,
+} from '@mui/material';
+import { useEffect, useMemo, useState } from 'react';
+import { plansWorker } from '../../workers/workers';
+import { ResponseChart } from '../path';
+import { FIGURE_CELL, showTerm } from './figures';
+import { keyOf } from './PlansView';
+import { sayEffort, showGoal } from './ProposalList';
+
+interface Props {
+  readonly rig: Rig;
+  readonly units: UnitSystem;
+  readonly proposals: readonly Proposal[];
+  readonly onTakeOver: (edit: Edit) => void;
+  readonly onDone: () => void;
+}
+
+const LETTERS = ['A', 'B', 'C'];
+
+/** Up to three proposals beside each other: moves, work, figures, curves. */
+export function SideBySide({ rig, units, proposals, onTakeOver, onDone }: Props) {
+  const details = useDetails(rig, proposals);
+  const weights = weightsOf(rig);
+  const names = WEIGHT_NAMES.filter(
+    (name) => weights[name] > 0 && proposals.some(({ plan: { score } }) => score.terms[name] > 0),
+  );
+  return (
+    <Box component="article" aria-label="Side by side">
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2 }}>
+        <Typography component="h2" sx={{ fontSize: 19, fontWeight: 600, flex: 1 }}>
+          Side by side
+        </Typography>
+        <Button onClick={onDone}>Back to one</Button>
+      </Box>
+      <Table size="small" aria-label="Proposals side by side" sx={{ tableLayout: 'fixed' }}>
+        <TableHead>
+          <TableRow>
+            <TableCell sx={{ width: 190, pl: 0 }} />
+            {proposals.map(({ plan }, i) => (
+              <TableCell key={keyOf(plan)} sx={{ verticalAlign: 'top', fontSize: 14 }}>
+                <strong>{LETTERS[i]}</strong>{' '}
+                {sayMoves(rig, plan, units).join('; ') || 'Leave it alone'}
+              </TableCell>
+            ))}
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          <Line
+            label="work and money"
+            cells={proposals.map(({ plan }) => sayEffort(plan.effort))}
+          />
+          {names.map((name) => (
+            <Line
+              key={name}
+              label={`${TERM_WORDS[name].label} × ${weights[name]}`}
+              cells={proposals.map(({ plan }) => showTerm(name, plan.score.terms[name]))}
+              isFigure
+            />
+          ))}
+          <Line
+            label="what is left of the goal"
+            cells={proposals.map(({ plan }) => showGoal(plan.score.goal))}
+            isFigure
+          />
+          {details?.[0]?.cases.map(({ place, scene }, i) => (
+            <Line
+              key={`${place} ${scene}`}
+              label={`distance, ${[place, scene].filter(Boolean).join(', ') || 'as it is laid'}`}
+              cells={details.map((detail) => {
+                const figures = detail?.cases[i]?.after;
+                return figures ? `${figures.distanceDb.toFixed(2)} dB` : 'silent';
+              })}
+              isFigure
+            />
+          ))}
+          <TableRow>
+            <TableCell sx={{ pl: 0 }} />
+            {proposals.map(({ plan }, i) => (
+              <TableCell key={keyOf(plan)}>
+                {plan.moves.length > 0 && (
+                  <Button
+                    size="small"
+                    variant="outlined"
+                    disabled={!details?.[i]}
+                    onClick={() => onTakeOver(details![i]!.edit)}
+                  >
+                    Take {LETTERS[i]} over
+                  </Button>
+                )}
+              </TableCell>
+            ))}
+          </TableRow>
+        </TableBody>
+      </Table>
+      {details && <Curves details={details} />}
+    </Box>
+  );
+}
+
+function Line({
+  label,
+  cells,
+  isFigure = false,
+}: {
+  label: string;
+  cells: readonly string[];
+  isFigure?: boolean;
+}) {
+  return (
+    <TableRow>
+      <TableCell component="th" scope="row" sx={{ pl: 0 }}>
+        {label}
+      </TableCell>
+      {cells.map((cell, i) => (
+        <TableCell key={LETTERS[i]} sx={isFigure ? { ...FIGURE_CELL, textAlign: 'left' } : null}>
+          {cell}
+        </TableCell>
+      ))}
+    </TableRow>
+  );
+}
+
+function Curves({ details }: { details: readonly (PlanDetail | null)[] }) {
+  const first = details[0];
+  const analysed = useMemo(() => first && { rig: first.rig, analysis: first.after }, [first]);
+  const pins = useMemo(
+    () =>
+      details.slice(1).map((detail, i) => ({
+        id: LETTERS[i + 1]!,
+        name: LETTERS[i + 1]!,
+        nowDb: detail?.after.kind === 'sounding' ? detail.after.nowDb : null,
+      })),
+    [details],
+  );
+  return (
+    <Box sx={{ height: 300, display: 'flex', mt: 1, '& > *': { flex: 1 } }}>
+      <ResponseChart
+        analysed={analysed ?? null}
+        states={null}
+        pins={pins}
+        tolerance={null}
+        nowName="A"
+      />
+    </Box>
+  );
+}
+
+/** Every pinned proposal looked at closely; null until all of them are. */
+function useDetails(
+  rig: Rig,
+  proposals: readonly Proposal[],
+): readonly (PlanDetail | null)[] | null {
+  const key = proposals.map(({ plan }) => keyOf(plan)).join(' / ');
+  const [found, setFound] = useState<{
+    rig: Rig;
+    key: string;
+    details: readonly (PlanDetail | null)[];
+  } | null>(null);
+  useEffect(() => {
+    let isWanted = true;
+    void Promise.all(proposals.map(({ plan }) => plansWorker().detail(rig, plan.moves))).then(
+      (details) => isWanted && setFound({ rig, key, details }),
+    );
+    return () => {
+      isWanted = false;
+    };
+  }, [rig, key]);
+  return found?.rig === rig && found.key === key ? found.details : null;
+}

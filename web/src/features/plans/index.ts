@@ -1,0 +1,1 @@
+export { PlansPage } from './PlansPage';
