@@ -48,18 +48,18 @@ export const APPROACH_WORDS: Readonly<
   },
   bookends: {
     name: 'bookends',
-    says: 'Low impedance from the first box to the last: a buffer in front, a buffer at the end.',
+    says: 'Low impedance from the first box to the last: a buffer in front, a buffer at the end. Whatever is switched between them, guitar and amp feel the same.',
   },
   oneBuffer: {
     name: 'one good buffer',
-    says: 'One buffer, early and good, and as few others in the way as possible.',
+    says: 'One buffer, early and good, does most of the work. Every further one adds its gain error and its noise, so there are as few as possible.',
   },
   steady: {
     name: 'steady',
-    says: 'The sound should not depend on which other pedals happen to be on.',
+    says: 'The sound should not depend on which other pedals happen to be on. A constant loss can be set right at the amp; one that jumps cannot.',
   },
   shaped: {
     name: 'shaped',
-    says: 'No buffer wanted: lead and capacitance place the resonance, and the loss is part of the sound.',
+    says: 'Lead and capacitance are part of the instrument: they place the resonance where the player wants it. A buffer would take that away, so none is wanted.',
   },
 };

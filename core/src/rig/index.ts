@@ -20,6 +20,7 @@ export {
 } from './composeBranch';
 export * from './composeEdit';
 export { keepSituation, measureOutSituation, situationNow, standAt } from './situations';
+export * from './composeBrief';
 export { CHOICE_RULES, FIELD_RULES, fieldRule } from './fields';
 export type { FieldRule, PartKind } from './fields';
 export { sayDifferences } from './differences';

@@ -25,6 +25,10 @@ const createRouter = () =>
           lazy: async () => ({ Component: (await import('../features/path')).PathPage }),
         },
         {
+          path: '/rigs/:rigId/brief',
+          lazy: async () => ({ Component: (await import('../features/brief')).BriefPage }),
+        },
+        {
           path: '/rigs/:rigId/plans',
           lazy: async () => ({ Component: (await import('../features/plans')).PlansPage }),
         },

@@ -1,6 +1,7 @@
 import AltRouteOutlined from '@mui/icons-material/AltRouteOutlined';
 import CableOutlined from '@mui/icons-material/CableOutlined';
 import CallMergeOutlined from '@mui/icons-material/CallMergeOutlined';
+import ForumOutlined from '@mui/icons-material/ForumOutlined';
 import HomeRepairServiceOutlined from '@mui/icons-material/HomeRepairServiceOutlined';
 import RouteOutlined from '@mui/icons-material/RouteOutlined';
 import SettingsOutlined from '@mui/icons-material/SettingsOutlined';
@@ -72,6 +73,11 @@ export function Shell() {
 function StagesOf({ rigId }: { rigId: string }) {
   return (
     <>
+      <RailStop
+        to={`/rigs/${rigId}/brief`}
+        label="Brief"
+        icon={<ForumOutlined fontSize="small" />}
+      />
       <RailStop to={`/rigs/${rigId}/path`} label="Path" icon={<RouteOutlined fontSize="small" />} />
       <RailStop
         to={`/rigs/${rigId}/plans`}

@@ -14,6 +14,8 @@ export interface QuantityFieldProps {
   /** Where an assumed value comes from: "bright single coil". */
   readonly assumedFrom: string;
   readonly onChange: (value: Sourced) => void;
+  /** In a table, where row and column say what it is: neither label nor origin are seen. */
+  readonly isBare?: boolean;
 }
 
 /**
@@ -21,7 +23,7 @@ export interface QuantityFieldProps {
  * the rest in place, and gives up the edit on Escape.
  */
 export function QuantityField(props: QuantityFieldProps) {
-  const { rule, label = rule.label, value, units, assumedFrom, onChange } = props;
+  const { rule, label = rule.label, value, units, assumedFrom, onChange, isBare = false } = props;
   const id = useId();
   const [text, setText] = useState<string | null>(null);
   const [message, setMessage] = useState<string | null>(null);
@@ -56,21 +58,23 @@ export function QuantityField(props: QuantityFieldProps) {
       <Box
         sx={{
           display: 'grid',
-          gridTemplateColumns: '1fr 92px 22px',
+          gridTemplateColumns: isBare ? '1fr' : '1fr 92px 22px',
           alignItems: 'center',
           minHeight: 26,
         }}
       >
-        <Typography
-          component="label"
-          htmlFor={id}
-          variant="body2"
-          noWrap
-          title={label}
-          sx={{ color: 'text.secondary' }}
-        >
-          {label}
-        </Typography>
+        {!isBare && (
+          <Typography
+            component="label"
+            htmlFor={id}
+            variant="body2"
+            noWrap
+            title={label}
+            sx={{ color: 'text.secondary' }}
+          >
+            {label}
+          </Typography>
+        )}
         <InputBase
           id={id}
           value={text ?? formatQuantity(value.value, rule.quantity, units)}
@@ -95,6 +99,7 @@ export function QuantityField(props: QuantityFieldProps) {
           }}
           error={message !== null}
           inputProps={{
+            'aria-label': isBare ? label : undefined,
             'aria-invalid': message !== null,
             'aria-describedby': message ? `${id}-message` : undefined,
             spellCheck: false,
@@ -102,13 +107,15 @@ export function QuantityField(props: QuantityFieldProps) {
           }}
           sx={valueStyle(value.from, message !== null)}
         />
-        <ProvenanceMenu
-          label={label}
-          rule={rule}
-          value={value}
-          assumedFrom={assumedFrom}
-          onChange={onChange}
-        />
+        {!isBare && (
+          <ProvenanceMenu
+            label={label}
+            rule={rule}
+            value={value}
+            assumedFrom={assumedFrom}
+            onChange={onChange}
+          />
+        )}
       </Box>
       {message && (
         <Typography

@@ -11,7 +11,7 @@ import { useStates } from '../../workers/useStates';
 import { useTolerance } from '../../workers/useTolerance';
 import { shownRig, type OpenRig } from '../editor';
 import { TakeOutMenu } from '../files';
-import { GearPicker, type PickerKind } from './GearPicker';
+import { GearPicker, type PickerKind } from '../picker';
 import { Inspector } from './inspector/Inspector';
 import { JudgementColumn, type Look } from './JudgementColumn';
 import { KeysDialog } from './KeysDialog';

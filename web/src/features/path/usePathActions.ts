@@ -29,7 +29,7 @@ import { flushSync } from 'react-dom';
 import { useSearchParams } from 'react-router';
 import { useAppDispatch, useAppStore } from '../../app/store';
 import { editorActions, shownRig } from '../editor';
-import type { PickerKind } from './GearPicker';
+import type { PickerKind } from '../picker';
 import {
   firstSelection,
   gapBehind,

@@ -165,7 +165,13 @@ function Curves({ rig, detail }: { rig: Rig; detail: PlanDetail }) {
   );
   return (
     <Box sx={{ height: 270, display: 'flex', '& > *': { flex: 1 } }} key={rig.name}>
-      <ResponseChart analysed={analysed} states={null} pins={pins} tolerance={null} />
+      <ResponseChart
+        analysed={analysed}
+        states={null}
+        pins={pins}
+        tolerance={null}
+        nowName={pins.length > 0 ? 'with the plan' : 'now'}
+      />
     </Box>
   );
 }

@@ -1,5 +1,5 @@
 import type { Rig, UnitSystem } from '@gullwind/core';
-import type { PickerKind } from '../GearPicker';
+import type { PickerKind } from '../../picker';
 import type { PathActions } from '../usePathActions';
 
 /** What the panel of every kind of thing is given. */

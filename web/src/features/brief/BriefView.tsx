@@ -1,0 +1,71 @@
+import { mainRow } from '@gullwind/core';
+import { Box, Button } from '@mui/material';
+import { useMemo } from 'react';
+import { Link as RouterLink } from 'react-router';
+import { useSettings } from '../../app/useSettings';
+import { StageHeader, useRigEdits, useUndoKeys, type OpenRig } from '../editor';
+import { ApproachPart } from './ApproachPart';
+import type { BriefPartProps } from './briefPart';
+import { GearPart } from './GearPart';
+import { LimitsPart } from './LimitsPart';
+import { OrderPart } from './OrderPart';
+import { PedalsPart } from './PedalsPart';
+import { PlacesPart } from './PlacesPart';
+import { ScenesPart } from './ScenesPart';
+
+/** Everything a player says, in the order in which one asks; only guitar, pedals, leads and amp are needed. */
+export function BriefView({ open }: { open: OpenRig }) {
+  const { rig } = open;
+  const [{ units }] = useSettings();
+  const edit = useRigEdits();
+  useUndoKeys();
+  const props: BriefPartProps = useMemo(() => ({ rig, units, edit }), [rig, units, edit]);
+  const column = {
+    minWidth: 0,
+    minHeight: 0,
+    overflowY: { lg: 'auto' },
+    px: 2,
+    pb: 3,
+  } as const;
+  return (
+    <Box
+      component="main"
+      sx={{ height: { lg: '100vh' }, display: 'flex', flexDirection: 'column' }}
+    >
+      <StageHeader open={open} stage="Brief">
+        <Button component={RouterLink} to={`/rigs/${open.id}/path`} size="small">
+          See its path
+        </Button>
+        <Button
+          component={RouterLink}
+          to={`/rigs/${open.id}/plans`}
+          size="small"
+          variant="contained"
+          disabled={mainRow(rig).leads.includes(null)}
+        >
+          Look for plans
+        </Button>
+      </StageHeader>
+      <Box
+        sx={{
+          flex: 1,
+          minHeight: 0,
+          display: 'grid',
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) 390px' },
+        }}
+      >
+        <Box sx={{ ...column, borderRight: 1, borderColor: 'divider' }}>
+          <GearPart {...props} />
+          <PlacesPart {...props} />
+          <PedalsPart {...props} />
+          <OrderPart {...props} />
+          <ScenesPart {...props} />
+        </Box>
+        <Box sx={column}>
+          <ApproachPart {...props} />
+          <LimitsPart {...props} />
+        </Box>
+      </Box>
+    </Box>
+  );
+}

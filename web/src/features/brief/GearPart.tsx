@@ -1,0 +1,142 @@
+import {
+  addAmpLoop,
+  addGuitar,
+  arriveByLead,
+  arriveByWireless,
+  END_KINDS,
+  mainRow,
+  PICKUP_CLASSES,
+  removeGuitar,
+  removeRows,
+  wirelessOf,
+  type Guitar,
+  type RigItem,
+} from '@gullwind/core';
+import Add from '@mui/icons-material/Add';
+import { Box, Button, Typography } from '@mui/material';
+import { useState } from 'react';
+import { ChoiceField } from '../../ui/parts/ChoiceField';
+import { GearPicker } from '../picker';
+import type { BriefPartProps } from './briefPart';
+import { Part } from './Part';
+
+type Asked =
+  { readonly kind: 'guitar'; readonly id: string | null } | { readonly kind: 'end' } | null;
+
+/** Guitars, how the first one arrives, the amp and whether its loop is used. */
+export function GearPart({ rig, edit }: BriefPartProps) {
+  const [asked, setAsked] = useState<Asked>(null);
+  const amp = rig.ends[0]!;
+  const loop = rig.rows.find(({ at }) => at.kind === 'ampLoop' && at.end === amp.id);
+  const pick = (item: RigItem) => {
+    setAsked(null);
+    if (item.kind === 'guitar' && asked?.kind === 'guitar') {
+      const to: Guitar = { ...item.thing, id: asked.id ?? '' };
+      edit(
+        asked.id === null ? addGuitar(rig, to) : { kind: 'replace', part: { of: 'guitar', to } },
+      );
+    }
+    if (item.kind === 'end')
+      edit({ kind: 'replace', part: { of: 'end', to: { ...item.thing, id: amp.id } } });
+  };
+  return (
+    <Part title="Guitar and amp" hint="from the gear list, or by class">
+      <Box
+        sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, columnGap: 4 }}
+      >
+        <Box>
+          {rig.guitars.map((guitar, i) => (
+            <Line
+              key={guitar.id}
+              name={guitar.name}
+              detail={
+                guitar.kind === 'magnetic' ? PICKUP_CLASSES[guitar.pickupClass].label : guitar.kind
+              }
+              change={i === 0 ? 'Another guitar instead' : `Another instead of ${guitar.name}`}
+              onChange={() => setAsked({ kind: 'guitar', id: guitar.id })}
+              {...(i === 0 ? {} : { onRemove: () => edit(removeGuitar(rig, guitar.id)) })}
+            />
+          ))}
+          <Button
+            size="small"
+            startIcon={<Add />}
+            onClick={() => setAsked({ kind: 'guitar', id: null })}
+          >
+            One more guitar
+          </Button>
+          <ChoiceField
+            label="It arrives by"
+            value={wirelessOf(rig) ? 'wireless' : 'lead'}
+            options={[
+              ['lead', 'a lead'],
+              ['wireless', 'wireless'],
+            ]}
+            onChange={(by) => edit(by === 'wireless' ? arriveByWireless(rig) : arriveByLead(rig))}
+          />
+        </Box>
+        <Box>
+          <Line
+            name={amp.name}
+            detail={END_KINDS[amp.kind].label}
+            change="Another amp instead"
+            onChange={() => setAsked({ kind: 'end' })}
+          />
+          {amp.kind === 'amp' && (
+            <ChoiceField
+              label="Its effects loop"
+              value={loop ? 'used' : 'unused'}
+              options={[
+                ['unused', 'is not used'],
+                ['used', 'is used'],
+              ]}
+              onChange={(to) =>
+                edit(
+                  to === 'used'
+                    ? addAmpLoop(rig, amp.id)
+                    : { kind: 'group', edits: removeRows(rig, loop ? [loop] : []) },
+                )
+              }
+            />
+          )}
+          {loop && loop.devices.length > 0 && (
+            <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+              In the loop: {loop.devices.map(({ name }) => name).join(', ')}. Without it they go.
+            </Typography>
+          )}
+        </Box>
+      </Box>
+      {asked && <GearPicker kind={asked.kind} onClose={() => setAsked(null)} onPick={pick} />}
+      {mainRow(rig).leads.includes(null) && (
+        <Typography variant="body2" sx={{ color: 'warning.main' }}>
+          A lead is missing: see the Path.
+        </Typography>
+      )}
+    </Part>
+  );
+}
+
+interface LineProps {
+  readonly name: string;
+  readonly detail: string;
+  readonly change: string;
+  readonly onChange: () => void;
+  readonly onRemove?: () => void;
+}
+
+function Line({ name, detail, change, onChange, onRemove }: LineProps) {
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 32 }}>
+      <Typography sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>
+        {name} <span style={{ opacity: 0.75 }}>· {detail}</span>
+      </Typography>
+      <Button size="small" aria-label={change} title={change} onClick={onChange}>
+        Change
+      </Button>
+      {onRemove && (
+        <Button size="small" color="inherit" aria-label={`Take ${name} out`} onClick={onRemove}>
+          Take out
+        </Button>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,91 @@
+import type { RigItem } from '@gullwind/core';
+import {
+  Autocomplete,
+  Box,
+  Dialog,
+  DialogContent,
+  DialogTitle,
+  TextField,
+  Typography,
+  styled,
+} from '@mui/material';
+import { bestFirst, useGearChoices, type PickerKind } from './gearChoices';
+
+interface Props {
+  readonly kind: PickerKind;
+  readonly onClose: () => void;
+  readonly onPick: (item: RigItem) => void;
+}
+
+const TITLES: Readonly<Record<PickerKind, string>> = {
+  device: 'Add a pedal behind the selection',
+  guitar: 'Another guitar',
+  lead: 'Another lead',
+  end: 'Another end',
+};
+
+const GroupName = styled('div')(({ theme }) => ({
+  padding: '8px 16px 2px',
+  fontSize: 13.5,
+  fontWeight: 600,
+  color: theme.chart.faint,
+}));
+
+/** Picks a thing by typing a part of its name, from the gear list or by class with typical values. */
+export function GearPicker({ kind, onClose, onPick }: Props) {
+  const { choices, isLoading } = useGearChoices(kind);
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      maxWidth="sm"
+      fullWidth
+      aria-labelledby="picker-title"
+      slotProps={{ paper: { sx: { alignSelf: 'flex-start' } } }}
+    >
+      <DialogTitle id="picker-title">{TITLES[kind]}</DialogTitle>
+      <DialogContent sx={{ height: 470 }}>
+        {!isLoading && (
+          <Autocomplete
+            open
+            autoHighlight
+            options={choices}
+            groupBy={(choice) => choice.group}
+            getOptionLabel={(choice) => choice.item.thing.name}
+            getOptionKey={(choice) => choice.item.id}
+            onChange={(_event, choice) => choice && onPick(choice.item)}
+            onKeyDown={(event) => event.key === 'Escape' && onClose()}
+            slotProps={{
+              popper: { disablePortal: true },
+              listbox: { sx: { maxHeight: 360 } },
+              popupIndicator: { sx: { display: 'none' } },
+            }}
+            renderGroup={({ key, group, children }) => (
+              <div key={key} role="group" aria-label={group}>
+                <GroupName aria-hidden>{group}</GroupName>
+                {children}
+              </div>
+            )}
+            renderOption={({ key, ...props }, { item, detail }) => (
+              <Box
+                component="li"
+                key={key}
+                {...props}
+                sx={{ display: 'block !important', py: '4px !important' }}
+              >
+                <Typography variant="body1">{item.thing.name}</Typography>
+                <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+                  {detail}
+                </Typography>
+              </Box>
+            )}
+            renderInput={(params) => (
+              <TextField {...params} autoFocus label="Name or kind" size="small" sx={{ mt: 1 }} />
+            )}
+            filterOptions={(all, { inputValue }) => bestFirst(all, inputValue)}
+          />
+        )}
+      </DialogContent>
+    </Dialog>
+  );
+}

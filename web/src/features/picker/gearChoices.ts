@@ -1,0 +1,120 @@
+import {
+  DEVICE_CLASSES,
+  deviceOfClass,
+  END_KINDS,
+  endOfKind,
+  entered,
+  gearItem,
+  isForRigs,
+  guitarOfClass,
+  LEAD_CLASSES,
+  leadOfClass,
+  PICKUP_CLASSES,
+  type DeviceClass,
+  type EndKind,
+  type RigItem,
+  type RigKind,
+  type LeadClass,
+  type PickupClass,
+} from '@gullwind/core';
+import { useMemo } from 'react';
+import { useListGearQuery } from '../../app/api';
+
+export type PickerKind = RigKind;
+
+export interface GearChoice {
+  readonly group: 'From the gear list' | 'Typical, by class';
+  readonly detail: string;
+  readonly item: RigItem;
+}
+
+/** What there is of a kind: the gear list, then every class with its typical values. */
+export function useGearChoices(kind: PickerKind): {
+  readonly choices: readonly GearChoice[];
+  readonly isLoading: boolean;
+} {
+  const { data, isLoading } = useListGearQuery();
+  const choices = useMemo(() => {
+    const listed = (data?.items ?? [])
+      .map(({ item }) => item)
+      .filter(isForRigs)
+      .filter((item) => item.kind === kind && !item.retired);
+    return [...listed.map(listedChoice), ...TYPICAL[kind]];
+  }, [data, kind]);
+  return { choices, isLoading };
+}
+
+/** What matches the typed words; within each group what is called exactly so comes first. */
+export function bestFirst(all: readonly GearChoice[], typed: string): GearChoice[] {
+  const isExact = ({ item }: GearChoice) => item.thing.name.toLowerCase() === typed.toLowerCase();
+  const found = all.filter((choice) => matches(choice, typed));
+  const groups = [...new Set(found.map(({ group }) => group))];
+  return groups.flatMap((group) =>
+    found
+      .filter((choice) => choice.group === group)
+      .sort((a, b) => Number(isExact(b)) - Number(isExact(a))),
+  );
+}
+
+/** Every typed word begins a word of the name or the detail. */
+const matches = ({ item, detail }: GearChoice, typed: string): boolean => {
+  const words = ` ${item.thing.name} ${detail}`.toLowerCase();
+  return typed
+    .toLowerCase()
+    .split(/\s+/u)
+    .every((word) => words.includes(` ${word}`));
+};
+
+/** What is taken from the list says so, whatever becomes of it in the rig. */
+const listedChoice = (item: RigItem): GearChoice => ({
+  group: 'From the gear list',
+  detail: [className(item), item.note].filter(Boolean).join(' · '),
+  item: { ...item, thing: { ...item.thing, gear: item.id } } as RigItem,
+});
+
+function className(item: RigItem): string {
+  switch (item.kind) {
+    case 'device':
+      return DEVICE_CLASSES[item.thing.deviceClass].label;
+    case 'guitar':
+      return PICKUP_CLASSES[item.thing.pickupClass].label;
+    case 'lead':
+      return LEAD_CLASSES[item.thing.leadClass].label;
+    case 'end':
+      return END_KINDS[item.thing.kind].label;
+  }
+}
+
+const typical = (item: RigItem, detail: string): GearChoice => ({
+  group: 'Typical, by class',
+  detail,
+  item,
+});
+const keysOf = <K extends string>(table: Readonly<Record<K, unknown>>) => Object.keys(table) as K[];
+
+const TYPICAL: Readonly<Record<PickerKind, readonly GearChoice[]>> = {
+  device: keysOf<DeviceClass>(DEVICE_CLASSES).map((name) =>
+    typical(
+      gearItem(`class-${name}`, 'device', deviceOfClass(name, 'd1')),
+      `typical ${DEVICE_CLASSES[name].label}, every value assumed`,
+    ),
+  ),
+  guitar: keysOf<PickupClass>(PICKUP_CLASSES).map((name) =>
+    typical(
+      gearItem(`class-${name}`, 'guitar', guitarOfClass(name, PICKUP_CLASSES[name].label)),
+      'typical values, every one assumed',
+    ),
+  ),
+  lead: keysOf<LeadClass>(LEAD_CLASSES).map((name) =>
+    typical(
+      gearItem(`class-${name}`, 'lead', leadOfClass(name, 'l1', entered(6))),
+      `${LEAD_CLASSES[name].cPerMPF} pF/m`,
+    ),
+  ),
+  end: keysOf<EndKind>(END_KINDS).map((kind) =>
+    typical(
+      gearItem(`class-${kind}`, 'end', endOfKind(kind, END_KINDS[kind].label)),
+      'typical values, every one assumed',
+    ),
+  ),
+};

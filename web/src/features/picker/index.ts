@@ -1,0 +1,3 @@
+export { bestFirst, useGearChoices } from './gearChoices';
+export type { GearChoice, PickerKind } from './gearChoices';
+export { GearPicker } from './GearPicker';
