@@ -2,7 +2,15 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { Ajv2020 } from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import fc from 'fast-check';
-import { applyEdits, keepScene, newRig, pinRig, type Rig } from '@gullwind/core';
+import {
+  applyEdits,
+  editBrief,
+  keepScene,
+  newRig,
+  pinRig,
+  type Brief,
+  type Rig,
+} from '@gullwind/core';
 import { randomRig } from '../../core/test/rig/randomRig';
 import { DEFAULT_SETTINGS, readItem, readRig, readWorkspace } from '../src';
 import { randomItem } from './randomGear';
@@ -38,10 +46,22 @@ function* damaged(value: unknown): Generator<unknown> {
 const sample = <T>(all: readonly T[], most: number): readonly T[] =>
   all.filter((_, i) => i % Math.ceil(all.length / most) === 0);
 
+const BRIEF: Partial<Brief> = {
+  uses: { d1: 'leftOn', d2: 'nowAndThen' },
+  keptDevices: ['d1'],
+  keptLeads: ['l1'],
+  mostMoney: 120,
+  mostBoxes: 1,
+  reach: { l1: { value: 4, from: 'entered' } },
+  uncounted: ['s1'],
+  weights: { distance: 1, spread: 0.5, level: 0, resonance: 0, ends: 0, buffers: 0, rules: 1 },
+};
+
 test('rigs: what is read matches, and what does not match is not read', () => {
   fc.assert(
     fc.property(randomRig, (start) => {
-      const scene = applyEdits(start, keepScene(start, 'a scene'));
+      const spoken = applyEdits(start, editBrief(start, BRIEF));
+      const scene = applyEdits(spoken, keepScene(spoken, 'a scene'));
       const rig = JSON.parse(JSON.stringify(applyEdits(scene, pinRig(scene, 'a pin')))) as Rig;
       // Out and in again is identity.
       expect(readRig(rig)).toEqual({ kind: 'ok', value: rig });

@@ -27,6 +27,7 @@ export function bufferMoves(rig: Rig, gear: readonly GearItem[]): readonly Move[
       action: { kind, before, device },
       effort,
       claims: [`gap ${before ?? 'end'}`, ...(kind === 'ownPedal' ? [`own ${key}`] : [])],
+      condition: null,
       against: null,
     })),
   );

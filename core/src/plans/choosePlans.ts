@@ -14,6 +14,8 @@ export interface Proposal {
 /** How much nearer to its goal a rig has to come for one more move, and for one more box. */
 export const WORTH_A_MOVE = 0.1;
 export const WORTH_A_BOX = 0.4;
+/** How much less a move is advised whose condition nobody has confirmed. */
+const UNCERTAIN = 0.3;
 /** What is left to gain below this is left alone, dB. */
 export const WORTH_TOUCHING = 0.5;
 const MOST_PROPOSALS = 6;
@@ -31,7 +33,7 @@ export function choosePlans(front: readonly RankedPlan[], asItIs: RankedPlan): r
   const rising = [...front].sort((a, b) => burdenOf(a) - burdenOf(b));
   for (const plan of rising) {
     const last = kept.at(-1)!;
-    if (plan.moves.length > 0 && last.score.goal - plan.score.goal >= neededFor(plan, last))
+    if (plan.moves.length > 0 && likelyGoal(last) - likelyGoal(plan) >= neededFor(plan, last))
       kept.push(plan);
   }
   while (kept.length > MOST_PROPOSALS) kept.splice(leastStep(kept), 1);
@@ -43,6 +45,10 @@ export function choosePlans(front: readonly RankedPlan[], asItIs: RankedPlan): r
     gainOverNext: i === 0 ? 0 : gainOf(kept[i - 1]!, plan),
   }));
 }
+
+/** The goal of a plan, less well reached where it rests on what nobody has confirmed. */
+const likelyGoal = ({ score, moves }: RankedPlan): number =>
+  score.goal + UNCERTAIN * moves.filter(({ condition }) => condition !== null).length;
 
 const gainOf = (from: RankedPlan, to: RankedPlan): number => from.score.goal - to.score.goal;
 
@@ -63,7 +69,7 @@ function leastStep(kept: readonly RankedPlan[]): number {
 
 function advise(kept: readonly RankedPlan[], asItIs: RankedPlan): RankedPlan {
   const price = (plan: RankedPlan) =>
-    plan.score.goal + neededFor(plan, asItIs) * Number(plan !== asItIs);
+    likelyGoal(plan) + (plan === asItIs ? 0 : neededFor(plan, asItIs));
   const best = kept.reduce((a, b) => (price(b) < price(a) ? b : a));
   const isFine = asItIs.score.goal < WORTH_TOUCHING;
   return isFine || gainOf(asItIs, best) < WORTH_TOUCHING ? asItIs : best;

@@ -10,6 +10,7 @@ import {
   type Weights,
 } from '../rig';
 import { brokenRules } from './brokenRules';
+import { openEnds } from './openEnds';
 import { goalOf, weightsOf, type Terms } from './goal';
 import { layAt } from './layAt';
 import { NodeMeter } from './nodeMeter';
@@ -39,8 +40,6 @@ export const NOTHING_HEARD: Score = {
 
 /** A resonance that is not there counts as one this far beside the wanted one, semitones. */
 const NO_RESONANCE_SEMITONES = 12;
-/** A last lead that is driven from more than this is driven weakly, Ω. */
-const WEAK_END_OHM = 2000;
 
 const LEVEL = FIGURE_GRID.frequencyHz[FIGURE_BANDS.level.start]!;
 const DISTANCE_GRID = gridOf(
@@ -54,7 +53,7 @@ const DISTANCE_GRID = gridOf(
 export function countedScenes(rig: Rig): readonly Standing[] {
   const scenes = rig.scenes.filter(({ id }) => !rig.brief.uncounted.includes(id));
   if (scenes.length > 0) return scenes.map((scene) => knownStanding(rig, scene));
-  return [{ positions: leftOn(rig), playing: rig.standing.playing, powered: true }];
+  return [{ positions: leftOnIn(rig), playing: rig.standing.playing, powered: true }];
 }
 
 const knownStanding = (rig: Rig, { standing }: Scene): Standing => ({
@@ -66,7 +65,7 @@ const knownStanding = (rig: Rig, { standing }: Scene): Standing => ({
   powered: true,
 });
 
-function leftOn(rig: Rig): Record<string, boolean> {
+function leftOnIn(rig: Rig): Record<string, boolean> {
   const on = allDevices(rig).filter(({ id }) => rig.brief.uses[id] === 'leftOn');
   return Object.fromEntries(on.flatMap(switchesOfDevice).map((id) => [id, true]));
 }
@@ -76,7 +75,7 @@ function leftOn(rig: Rig): Record<string, boolean> {
  * which is meant to change the sound.
  */
 export function stillSwitches(rig: Rig): ReadonlyMap<string, boolean> {
-  const still = new Map(Object.entries(leftOn(rig)));
+  const still = new Map(Object.entries(leftOnIn(rig)));
   for (const device of allDevices(rig)) if (wantsPickup(device)) still.set(device.id, false);
   return still;
 }
@@ -99,6 +98,7 @@ export class Evaluator {
   score(rig: Rig, weights: Weights = weightsOf(rig)): Score {
     const scenes = countedScenes(rig);
     const still = stillSwitches(rig);
+    const leftOn = new Map(Object.entries(leftOnIn(rig)));
     const devices = new Map(allDevices(rig).map((device) => [device.id, device]));
     const { situations, links } = rig;
     const sums = { ...NOTHING_HEARD.terms };
@@ -113,21 +113,23 @@ export class Evaluator {
         if (walk && this.addLevels(ways(scene.playing), walk, sums)) {
           heard++;
           if (weights.resonance > 0) sums.resonance += this.resonanceBeside(rig, walk);
-          sums.ends += openEnds(devices, walk);
           sums.buffers += Math.max(0, actingBuffers(devices, walk) - 1);
         }
       }
       const now = ways(rig.standing.playing);
       if (!isOneWay) sums.spread += spreadOf(this.trebles, now, [place], still, links) / count;
       else if (place === 0) sums.spread = spreadOf(this.trebles, now, places, still, links);
-      if (place === 0) sums.rules = brokenRules(devices, now.drivers);
+      if (place === 0) {
+        sums.rules = brokenRules(devices, now.drivers);
+        sums.ends = openEnds(devices, now, leftOn);
+      }
     }
     if (heard === 0) return NOTHING_HEARD;
     const terms: Terms = {
       distance: sums.distance / heard,
       level: sums.level / heard,
       resonance: sums.resonance / heard,
-      ends: sums.ends / heard,
+      ends: sums.ends,
       buffers: sums.buffers / heard,
       spread: sums.spread,
       rules: sums.rules,
@@ -230,20 +232,6 @@ function follow(
 }
 
 type Devices = ReadonlyMap<string, Device>;
-
-/**
- * How many ends of the board no low impedance drives: in front, where the pickup drives more than the lead to
- * the first box (a low-impedance fuzz may stand before it); behind, where the last lead is driven weakly.
- */
-function openEnds(devices: Devices, walk: readonly Walked[]): number {
-  const passesBox = walk[0]!.passed.some(({ place }) => {
-    const device = place.kind === 'device' ? devices.get(place.id) : undefined;
-    return device !== undefined && !wantsPickup(device);
-  });
-  const { from } = walk.at(-1)!;
-  const isWeak = !from || from.source.kind !== 'voltage' || from.source.rOutOhm > WEAK_END_OHM;
-  return Number(passesBox) + Number(isWeak);
-}
 
 /** Buffers, and bypasses that are buffered: what drives without being an effect that is on. */
 function actingBuffers(devices: Devices, walk: readonly Walked[]): number {

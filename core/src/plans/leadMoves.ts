@@ -76,6 +76,7 @@ function kindMoves(rig: Rig, leads: readonly Lead[], gear: readonly GearItem[]):
       action: { kind: 'leadKind', leads: leads.map(({ id }) => id), like },
       effort: item ? effortOfItem(lead, item) : effortOfClass(leads, like),
       claims: leads.map(({ id }) => `kind ${id}`),
+      condition: null,
       against: null,
     }));
 }
@@ -121,6 +122,7 @@ function lengthMoves(rig: Rig, lead: Lead): readonly Move[] {
     action: { kind: 'leadLength', lead: lead.id, lengthM },
     effort: lengthM < lead.lengthM.value ? effortOfCut(rig, lengthM) : effortOfLonger(lengthM),
     claims: [`length ${lead.id}`],
+    condition: isReachKnown(rig, lead, lengthM) ? null : 'if it still reaches',
     against: null,
   }));
 }
@@ -148,6 +150,10 @@ function longerFor(rig: Rig, lead: Lead): readonly number[] {
   const wanted = halves(lead.lengthM.value + answer.addF / perM);
   return wanted >= 1 && wanted <= 30 ? [wanted] : [];
 }
+
+/** A longer lead always reaches; a shorter one as far as somebody has said. */
+const isReachKnown = (rig: Rig, lead: Lead, lengthM: number): boolean =>
+  lengthM >= (rig.brief.reach[lead.id] ?? lead.lengthM).value;
 
 const halves = (m: number): number => Math.round(m * 2) / 2;
 
@@ -182,6 +188,7 @@ function capacitorMoves(rig: Rig, lead: Lead): readonly Move[] {
         buys: ['a capacitor'],
       },
       claims: [`capacitor ${lead.id}`],
+      condition: null,
       against: null,
     },
   ];

@@ -42,6 +42,8 @@ export interface Move {
   readonly effort: Effort;
   /** Two moves that claim the same thing exclude each other. */
   readonly claims: readonly string[];
+  /** What has to be so for it to be possible, where nobody has said: "if 3 m reaches". */
+  readonly condition: string | null;
   /** The rule or school it goes against, in a sentence. */
   readonly against: string | null;
 }

@@ -25,7 +25,7 @@ const move = (
   effort: Partial<Effort>,
   claims: readonly string[],
   against: string | null = null,
-): Move => ({ key, action, effort: { ...NOTHING, ...effort }, claims, against });
+): Move => ({ key, action, effort: { ...NOTHING, ...effort }, claims, condition: null, against });
 
 function removeMoves(rig: Rig, { id, deviceClass }: Device): readonly Move[] {
   if (deviceClass !== 'buffer' || rig.brief.keptDevices.includes(id)) return [];

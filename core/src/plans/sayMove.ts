@@ -5,7 +5,12 @@ import { findDevice, findLead, type Rig } from '../rig';
 import type { Move, MoveAction } from './move';
 
 /** A move as one would tell it to whoever does it. */
-export function sayMove(rig: Rig, { action }: Move, units: UnitSystem): string {
+export function sayMove(rig: Rig, { action, condition }: Move, units: UnitSystem): string {
+  const said = sayAction(rig, action, units);
+  return condition === null ? said : `${said}, ${condition}`;
+}
+
+function sayAction(rig: Rig, action: MoveAction, units: UnitSystem): string {
   const name = (id: string) => findDevice(rig, id)?.name ?? id;
   switch (action.kind) {
     case 'buffer':
@@ -68,7 +73,5 @@ function sayLength(
 ): string {
   const isCut = lengthM < (findLead(rig, id)?.lengthM.value ?? 0);
   const to = formatQuantity(lengthM, 'length', units);
-  return isCut
-    ? `Shorten ${nameLead(rig, id)} to ${to}, if it still reaches`
-    : `Lengthen ${nameLead(rig, id)} to ${to}`;
+  return isCut ? `Shorten ${nameLead(rig, id)} to ${to}` : `Lengthen ${nameLead(rig, id)} to ${to}`;
 }

@@ -35,6 +35,7 @@ const shift = ({ id, name }: Device, before: string | null, isUsual: boolean): M
   action: { kind: 'shift', device: id, before },
   effort: { ...NOTHING, minutes: MINUTES.shiftBox },
   claims: [`place ${id}`],
+  condition: null,
   against: isUsual ? null : `The usual order: ${name} would act ahead of pedals it mostly follows.`,
 });
 

@@ -95,14 +95,19 @@ export function applyHop(rig: Rig, edit: EditOf<'hop'>): EditResult {
 
 type Positions = Standing['positions'];
 
+/** One that has no foot-switch any more may still stand somewhere from when it had one. */
+const positionsOf = (device: Device): readonly string[] => [
+  ...new Set([device.id, ...switchesOfDevice(device)]),
+];
+
 function without(positions: Positions, devices: readonly Device[]): Positions {
-  const gone = new Set(devices.flatMap(switchesOfDevice));
+  const gone = new Set(devices.flatMap(positionsOf));
   return Object.fromEntries(Object.entries(positions).filter(([id]) => !gone.has(id)));
 }
 
 function pick(positions: Positions, devices: readonly Device[]): Positions {
   const entries = devices
-    .flatMap(switchesOfDevice)
+    .flatMap(positionsOf)
     .flatMap((id) => (id in positions ? [[id, positions[id]!] as const] : []));
   return Object.fromEntries(entries);
 }

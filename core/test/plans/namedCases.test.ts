@@ -1,0 +1,232 @@
+import {
+  deviceOfClass,
+  entered,
+  guitarOfClass,
+  leadOfClass,
+  type Device,
+  type LeadClass,
+} from '../../src/gear';
+import {
+  choosePlans,
+  sayLeaveAlone,
+  sayMoves,
+  searchPlans,
+  type MoveAction,
+  type PlanSearch,
+  type Proposal,
+} from '../../src/plans';
+import { NO_BRIEF, newRig, type ApproachKind, type Brief, type Rig } from '../../src/rig';
+import { withRowOf } from '../rig/straightRow';
+
+/// Rigs that practitioners know the answer to, and why it is the answer.
+
+const lead = (id: string, lengthM: number, kind: LeadClass = 'ordinary') =>
+  leadOfClass(kind, id, entered(lengthM));
+
+/** A first lead, pedals on 0.4 m patches, a last lead. */
+function board(firstM: number, devices: readonly Device[], lastM: number): Rig {
+  const patches = devices.slice(1).map((_, i) => lead(`l${i + 2}`, 0.4));
+  const last = devices.length === 0 ? [] : [lead(`l${devices.length + 1}`, lastM)];
+  return withRowOf(newRig('case'), devices, [lead('l1', firstM), ...patches, ...last]);
+}
+
+const drives = (count: number): readonly Device[] =>
+  Array.from({ length: count }, (_, i) => ({
+    ...deviceOfClass('drive', `d${i + 1}`),
+    name: `drive ${i + 1}`,
+  }));
+
+const under = (rig: Rig, kind: ApproachKind, brief: Partial<Brief> = {}): Rig => ({
+  ...rig,
+  approach: { ...rig.approach, kind },
+  brief: { ...NO_BRIEF, ...brief },
+});
+
+interface Solved {
+  readonly search: PlanSearch;
+  readonly proposals: readonly Proposal[];
+  readonly advised: Proposal;
+}
+
+function solve(rig: Rig): Solved {
+  const work = searchPlans(rig, []);
+  for (;;) {
+    const step = work.next();
+    if (!step.done) continue;
+    const proposals = choosePlans(step.value.front, step.value.asItIs);
+    return {
+      search: step.value,
+      proposals,
+      advised: proposals.find(({ isAdvised }) => isAdvised)!,
+    };
+  }
+}
+
+const actionsOf = ({ plan }: Proposal): readonly MoveAction[] =>
+  plan.moves.map(({ action }) => action);
+const has = (proposal: Proposal, kind: MoveAction['kind'], more: object = {}): boolean =>
+  actionsOf(proposal).some(
+    (action) =>
+      action.kind === kind &&
+      Object.entries(more).every(([key, value]) => action[key as keyof MoveAction] === value),
+  );
+const atEnd = (proposal: Proposal): boolean => has(proposal, 'buffer', { before: null });
+
+const TRUE_BYPASS = board(5, drives(7), 9);
+
+test('a true-bypass board: one buffer right after the first lead, then a lower-capacitance first lead', () => {
+  // All that the pickup drives is 5 + 2.4 + 9 m. Behind a first buffer 11 m are nothing to 150 Ω, and the
+  // largest thing left is the first lead itself.
+  const { proposals, advised } = solve(under(TRUE_BYPASS, 'clear'));
+  const one = proposals.find(({ plan }) => plan.moves.length === 1 && plan.effort.boxes === 1)!;
+  expect(actionsOf(one)).toMatchObject([{ kind: 'buffer', before: 'd1' }]);
+  const next = proposals[proposals.indexOf(one) + 1]!;
+  expect(has(next, 'buffer', { before: 'd1' })).toBe(true);
+  const further = actionsOf(next).filter(({ kind }) => kind !== 'buffer');
+  expect(further).toHaveLength(1);
+  expect(['leadKind', 'leadLength']).toContain(further[0]!.kind);
+  expect(has(advised, 'leadKind')).toBe(true);
+  expect(advised.plan.moves.find(({ action }) => action.kind === 'leadKind')!.claims).toEqual([
+    'kind l1',
+  ]);
+});
+
+test('a buffer at the end: only under bookends', () => {
+  for (const kind of ['clear', 'oneBuffer', 'steady'] as const)
+    expect(solve(under(TRUE_BYPASS, kind)).proposals.some(atEnd)).toBe(false);
+  expect(atEnd(solve(under(TRUE_BYPASS, 'bookends')).advised)).toBe(true);
+});
+
+test('a buffer at the end: also where a driver of many kΩ makes it worth half a decibel', () => {
+  // The last drive is on all night and gives from 40 kΩ into 18 m: its own output lead dulls it.
+  const weak: Device = {
+    ...deviceOfClass('drive', 'd7'),
+    on: { ...deviceOfClass('drive', 'd7').on, rOutOhm: entered(40e3) },
+  };
+  const rig = board(1.5, [...drives(6), weak], 18);
+  const { advised } = solve(under(rig, 'clear', { uses: { d7: 'leftOn' } }));
+  expect(atEnd(advised)).toBe(true);
+});
+
+const FUZZ = deviceOfClass('lowImpedanceFuzz', 'd9');
+
+test('with a low-impedance fuzz first: the buffer goes behind it', () => {
+  const rig = board(5, [FUZZ, ...drives(6)], 9);
+  const { advised, search } = solve(under(rig, 'clear'));
+  expect(has(advised, 'buffer', { before: 'd1' })).toBe(true);
+  // Nothing that drives is ever stood in front of it.
+  expect(
+    search.moves.some(({ action }) => action.kind === 'buffer' && action.before === 'd9'),
+  ).toBe(false);
+});
+
+test('wah before a low-impedance fuzz: a buffer between them, or the fuzz first', () => {
+  const wah = { ...deviceOfClass('wah', 'd8'), bypass: 'true' as const };
+  const rig = board(3, [wah, FUZZ, ...drives(2)], 4);
+  const { proposals, search, advised } = solve(under(rig, 'clear'));
+  expect(search.asItIs.score.terms.rules).toBe(1);
+  expect(advised.plan.score.terms.rules).toBe(0);
+  const cures = proposals.filter(({ plan }) => plan.score.terms.rules === 0);
+  expect(
+    cures.every(
+      (cure) =>
+        has(cure, 'shift', { device: 'd9' }) ||
+        has(cure, 'shift', { device: 'd8' }) ||
+        has(cure, 'buffer', { before: 'd9' }),
+    ),
+  ).toBe(true);
+  // With the order kept only the buffer is left.
+  const kept = solve(under(rig, 'clear', { keepsOrder: true })).advised;
+  expect(has(kept, 'buffer', { before: 'd9' })).toBe(true);
+});
+
+test('a dull dark guitar on a 10 m lead: shorter or lower-capacitance lead, no box', () => {
+  const dark = { ...board(10, [], 0), guitars: [guitarOfClass('hotTwin', 'dark')] };
+  const { advised } = solve(under(dark, 'clear'));
+  expect(actionsOf(advised).every(({ kind }) => kind.startsWith('lead'))).toBe(true);
+  expect(advised.plan.moves.length).toBeGreaterThan(0);
+  const free = solve(under(dark, 'clear', { nothingBought: true })).advised;
+  expect(actionsOf(free)).toMatchObject([{ kind: 'leadLength', lead: 'l1' }]);
+  expect(free.plan.effort).toMatchObject({ cost: 0, buys: [] });
+});
+
+test('a glassy single coil under the shaped approach: a longer lead or a capacitor, to 3 kHz', () => {
+  const glassy = board(3, [], 0);
+  const { advised, search } = solve(under(glassy, 'shaped'));
+  expect(search.asItIs.score.terms.resonance).toBeGreaterThan(3);
+  expect(advised.plan.score.terms.resonance).toBeLessThan(0.5);
+  expect(
+    actionsOf(advised).every(
+      ({ kind }) => kind === 'leadLength' || kind === 'capacitor' || kind === 'leadKind',
+    ),
+  ).toBe(true);
+  expect(has(advised, 'leadLength') || has(advised, 'capacitor')).toBe(true);
+  expect(search.moves.some(({ action }) => action.kind === 'buffer')).toBe(false);
+});
+
+test('active pickups: leave it alone', () => {
+  const active = { ...guitarOfClass('coveredTwin', 'active'), kind: 'active' as const };
+  const rig = { ...TRUE_BYPASS, guitars: [active] };
+  const { advised, proposals } = solve(under(rig, 'clear'));
+  expect(advised.plan.moves).toEqual([]);
+  expect(sayLeaveAlone(advised, proposals.at(-1)!.plan)).toMatch(
+    /^It’s fine, leave it: 0\.\d\d dB/u,
+  );
+});
+
+test('an owned buffered delay at the end and nothing in front: it moves to the front, or something is added there', () => {
+  const delay = deviceOfClass('delay', 'd8');
+  const rig = board(5, [...drives(6), delay], 6);
+  const { advised, proposals } = solve(under(rig, 'clear'));
+  const toFront = (proposal: Proposal) => has(proposal, 'shift', { device: 'd8', before: 'd1' });
+  expect(toFront(advised) || has(advised, 'buffer', { before: 'd1' })).toBe(true);
+  // Both ways are found, and the move says what it goes against.
+  const moved = proposals.find(toFront);
+  expect(moved!.plan.moves.find(({ action }) => action.kind === 'shift')!.against).toMatch(
+    /usual order/u,
+  );
+  // With the order kept it is a box at the front; with a lead of very little capacitance one pedal further
+  // on is nearer to straight in by a hair.
+  const kept = solve(under(rig, 'clear', { keepsOrder: true })).advised;
+  expect(has(kept, 'buffer', { before: 'd1' }) || has(kept, 'buffer', { before: 'd2' })).toBe(true);
+});
+
+test('a board that is already right: leave it alone, said with figures', () => {
+  const buffer = deviceOfClass('buffer', 'd9', 'buffer');
+  const good = board(3, [buffer, ...drives(4)], 6);
+  const right: Rig = withRowOf(good, good.rows[0]!.devices, [
+    lead('l1', 3),
+    ...good.rows[0]!.leads.slice(1),
+  ]);
+  const { advised, proposals } = solve(under(right, 'oneBuffer'));
+  expect(advised.plan.moves).toEqual([]);
+  const said = sayLeaveAlone(advised, proposals.at(-1)!.plan);
+  expect(said).toMatch(/leave it: 0\.\d\d dB from straight in, 0\.\d\d dB by switching alone/u);
+  expect(said).toMatch(/under half a decibel/u);
+});
+
+test('a needless second buffer is taken out under one good buffer', () => {
+  const [one, two] = [
+    deviceOfClass('buffer', 'd8', 'first'),
+    deviceOfClass('buffer', 'd9', 'second'),
+  ];
+  const rig = board(3, [one, ...drives(3), two], 4);
+  const { advised } = solve(under(rig, 'oneBuffer'));
+  expect(sayMoves(rig, advised.plan, 'metric')[0]).toMatch(/^Take (first|second) out$/u);
+});
+
+test('a loaded wah at the pickup is rebuilt, looped out, or sheltered', () => {
+  const wah = deviceOfClass('wah', 'd8');
+  const rig = board(3, [wah, ...drives(2)], 4);
+  const { search } = solve(under(rig, 'clear'));
+  const kinds = new Set(search.moves.map(({ action }) => action.kind));
+  expect(kinds.has('convert') && kinds.has('loopOut') && kinds.has('shift')).toBe(false);
+  expect(kinds.has('convert') && kinds.has('loopOut')).toBe(true);
+  const loop = search.front.find(({ moves }) =>
+    moves.some(({ action }) => action.kind === 'loopOut'),
+  );
+  const converted = search.front.find(({ moves }) =>
+    moves.some(({ action }) => action.kind === 'convert'),
+  );
+  expect(loop ?? converted).toBeDefined();
+});
