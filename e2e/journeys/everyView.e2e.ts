@@ -31,6 +31,8 @@ async function expectNoViolations(): Promise<void> {
   expect(found).toEqual([]);
 }
 
+const PIN = '[aria-label="Put side by side with others"]';
+
 const setTheme = async (theme: 'day' | 'night') => {
   const url = `${world.server.address}api/settings`;
   const settings = (await (await fetch(url)).json()) as object;
@@ -64,6 +66,24 @@ describe.each(['day', 'night'] as const)('axe by %s', (theme) => {
       await page.trebleDb();
       await expectNoViolations();
     }
+  });
+
+  test('brief', async () => {
+    await page.open(`/rigs/${STORM_BOARD}/brief`);
+    await page.find('ol[aria-label="A usual order"]');
+    await expectNoViolations();
+  });
+
+  test('plans, one and side by side', async () => {
+    await page.open(`/rigs/${STORM_BOARD}/plans`);
+    await page.find('[data-search="done"]');
+    await page.find('[data-testid="plan"]');
+    await (await page.findText('summary', 'What counts how much')).click();
+    await expectNoViolations();
+    for (const pin of (await driver.findElements({ css: PIN })).slice(0, 2)) await pin.click();
+    await page.find('[aria-label="Proposals side by side"]');
+    await page.findText('button', 'Take B over');
+    await expectNoViolations();
   });
 
   test('path with scenes, advice and pins', async () => {

@@ -128,6 +128,17 @@ export class Page {
     await this.find(`[role="option"][aria-selected="true"][aria-label*="${kind}"]`);
   }
 
+  /** Steps on by Tab until what has the focus is called so. */
+  async tabTo(name: string, most = 80): Promise<void> {
+    for (let step = 0; step < most; step++) {
+      const active = this.driver.switchTo().activeElement();
+      const called = (await active.getAttribute('aria-label')) ?? (await active.getText());
+      if (called.trim().startsWith(name)) return;
+      await this.press(Key.TAB);
+    }
+    throw new Error(`“${name}” was not reached in ${most} steps`);
+  }
+
   /** Lets a file go over the page, as a hand would that drags it in. */
   async drop(name: string, text: string): Promise<void> {
     await this.driver.executeScript(

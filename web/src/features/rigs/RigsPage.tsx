@@ -53,13 +53,13 @@ export function RigsPage() {
         <Typography sx={{ color: 'text.secondary', flex: 1 }}>
           How much treble each has left at the amp, against the same guitar straight in.
         </Typography>
-        <Button variant="contained" startIcon={<Add />} onClick={addRig}>
+        <Button variant="contained" startIcon={<Add />} onClick={() => void addRig('path')}>
           New rig
         </Button>
       </Box>
       {error && <Alert severity="warning">{messageOf(error)}</Alert>}
       {!rigs && !error && <Skeleton variant="rectangular" height={280} />}
-      {rigs?.length === 0 && <NoRigs onAdd={addRig} />}
+      {rigs?.length === 0 && <NoRigs onAdd={(stage) => void addRig(stage)} />}
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
         {rigs?.map((rig) => (
           <RigRow
@@ -79,11 +79,11 @@ function useAddRig() {
   const [settings] = useSettings();
   const navigate = useNavigate();
   const { enqueueSnackbar } = useSnackbar();
-  return async () => {
+  return async (stage: 'path' | 'brief') => {
     const id = crypto.randomUUID();
     const made = await create({ id, rig: newRig('New rig', settings.reference) });
     if ('error' in made) enqueueSnackbar(messageOf(made.error), { variant: 'warning' });
-    else await navigate(`/rigs/${id}/path`);
+    else await navigate(`/rigs/${id}/${stage}`);
   };
 }
 
@@ -115,16 +115,22 @@ function useTakeOff() {
   };
 }
 
-function NoRigs({ onAdd }: { onAdd: () => void }) {
+function NoRigs({ onAdd }: { onAdd: (stage: 'path' | 'brief') => void }) {
   return (
     <Box sx={{ py: 6, maxWidth: 560 }}>
       <Typography gutterBottom>
         No rigs yet. A new one starts as a bright guitar, one six-metre lead and an amp: set the
-        lead to yours, then add pedals one by one and watch where the treble goes.
+        lead to yours, then add pedals one by one and watch where the treble goes. Or say first what
+        the player has and wants, and look for the least change that gets there.
       </Typography>
-      <Button variant="outlined" onClick={onAdd}>
-        Start the first rig
-      </Button>
+      <Box sx={{ display: 'flex', gap: 1 }}>
+        <Button variant="outlined" onClick={() => onAdd('path')}>
+          Start the first rig
+        </Button>
+        <Button variant="outlined" onClick={() => onAdd('brief')}>
+          Begin with the brief
+        </Button>
+      </Box>
     </Box>
   );
 }
