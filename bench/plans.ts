@@ -2,13 +2,16 @@ import {
   analyseStates,
   applyEdits,
   countedScenes,
+  deviceOfClass,
   entered,
   goalOf,
+  insertDevice,
   keepScene,
   keepSituation,
   mainRow,
   makeMoves,
   measureRig,
+  newRig,
   searchPlans,
   setLeadLength,
   standAt,
@@ -16,17 +19,44 @@ import {
   stillSwitches,
   switchesOf,
   weightsOf,
+  type DeviceClass,
   type GearItem,
   type PlanSearch,
   type Rig,
 } from '@gullwind/core';
 import { DEMO_GEAR } from '../server/src/demo/demoGear';
-import { twentyPedals } from './twentyPedals';
 
 /// The search for plans on twenty pedals at three places: time of all plans of two moves, and what one plan
 /// costs in it beside solving it afresh. Read the ratio, the machine is noisy.
 
 const AFRESH = 40;
+
+const CLASSES: readonly DeviceClass[] = [
+  'tuner',
+  'wah',
+  'octave',
+  'compressor',
+  ...Array.from({ length: 6 }, (): DeviceClass => 'drive'),
+  'equaliser',
+  ...Array.from({ length: 5 }, (): DeviceClass => 'modulation'),
+  'boost',
+  'delay',
+  'delay',
+  'reverb',
+];
+
+/** Twenty pedals as they stand on boards, no two alike to the signal. */
+function twentyPedals(): Rig {
+  let rig = newRig('twenty pedals');
+  for (const [i, name] of CLASSES.entries()) {
+    const typical = deviceOfClass(name, '');
+    const strayF = { value: (20 + i) * 1e-12, from: 'measured' } as const;
+    const on = { ...typical.on, rOutOhm: entered(800 + 350 * i) };
+    const device = { ...typical, name: `${name} ${i + 1}`, strayF, on };
+    rig = applyEdits(rig, insertDevice(rig, i, device));
+  }
+  return rig;
+}
 
 function atThreePlaces(): Rig {
   let rig = twentyPedals();

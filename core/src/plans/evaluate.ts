@@ -87,7 +87,6 @@ export class Evaluator {
   private readonly levels = new NodeMeter(1, DISTANCE_GRID, readLevels);
   private readonly draws = new NodeMeter(2, DRAW_GRID, readLevels);
   private readonly sum = new Float64Array(DISTANCE_GRID.omega.length);
-  private readonly ways = new Map<string | null, OpenWay>();
   private readonly drawSum = new Float64Array(DRAW_GRID.omega.length);
 
   /** Sections that were measured rather than remembered. */
@@ -96,57 +95,80 @@ export class Evaluator {
   }
 
   score(rig: Rig, weights: Weights = weightsOf(rig)): Score {
-    const scenes = countedScenes(rig);
-    const still = stillSwitches(rig);
-    const leftOn = new Map(Object.entries(leftOnIn(rig)));
+    return this.scoreWithin(rig, weights, Infinity)!;
+  }
+
+  /**
+   * The score of a rig, or null once its goal is certainly above `enough`: the spread, which costs most, is
+   * not taken where all the rest is too much by itself.
+   */
+  scoreWithin(rig: Rig, weights: Weights, enough: number): Score | null {
+    const wayOf = this.openWays(rig);
     const devices = new Map(allDevices(rig).map((device) => [device.id, device]));
-    const { situations, links } = rig;
     const sums = { ...NOTHING_HEARD.terms };
-    const count = Math.max(1, situations.length);
-    let heard = 0;
-    const places = Array.from({ length: count }, (_, i) => i);
-    const isOneWay = !situations.some((situation) => changesLoads(rig, situation));
-    for (const place of places) {
-      const ways = this.waysAt(rig, place, isOneWay);
-      for (const scene of scenes) {
-        const walk = follow(ways(scene.playing), scene.positions, place);
-        if (walk && this.addLevels(ways(scene.playing), walk, sums)) {
-          heard++;
-          if (weights.resonance > 0) sums.resonance += this.resonanceBeside(rig, walk);
-          sums.buffers += Math.max(0, actingBuffers(devices, walk) - 1);
-        }
-      }
-      const now = ways(rig.standing.playing);
-      if (!isOneWay) sums.spread += spreadOf(this.trebles, now, [place], still, links) / count;
-      else if (place === 0) sums.spread = spreadOf(this.trebles, now, places, still, links);
-      if (place === 0) {
-        sums.rules = brokenRules(devices, now.drivers);
-        sums.ends = openEnds(devices, now, leftOn);
-      }
-    }
+    const heard = this.hearScenes(rig, weights, devices, wayOf, sums);
     if (heard === 0) return NOTHING_HEARD;
-    const terms: Terms = {
+    const now = wayOf(rig.standing.playing, 0);
+    const terms = {
       distance: sums.distance / heard,
       level: sums.level / heard,
       resonance: sums.resonance / heard,
-      ends: sums.ends,
+      ends: openEnds(devices, now, new Map(Object.entries(leftOnIn(rig)))),
       buffers: sums.buffers / heard,
-      spread: sums.spread,
-      rules: sums.rules,
+      spread: 0,
+      rules: brokenRules(devices, now.drivers),
     };
+    if (goalOf(terms, weights) > enough) return null;
+    terms.spread = this.spreadOf(rig, wayOf);
     return { goal: goalOf(terms, weights), terms };
   }
 
-  /** Ways by the guitar that plays; the same ones at all places where those change no more than the way itself. */
-  private waysAt(rig: Rig, place: number, isOneWay: boolean): (playing: string | null) => OpenWay {
+  /** Ways by who plays and where; one for all places unless those change more than lengths on the way itself. */
+  private openWays(rig: Rig): WayOf {
     const { situations } = rig;
-    if (place === 0 || !isOneWay) this.ways.clear();
-    const laid = isOneWay ? rig : layAt(rig, situations[place]!);
-    return (playing) => {
-      let way = this.ways.get(playing);
-      if (!way) this.ways.set(playing, (way = openWay(this.tree, laid, playing, situations)));
+    const isOneWay = !situations.some((situation) => changesLoads(rig, situation));
+    const ways = new Map<string, OpenWay>();
+    return (playing, place) => {
+      const key = `${playing} ${isOneWay ? 0 : place}`;
+      let way = ways.get(key);
+      if (!way) {
+        const laid = isOneWay ? rig : layAt(rig, situations[place]!);
+        ways.set(key, (way = openWay(this.tree, laid, playing, situations)));
+      }
       return way;
     };
+  }
+
+  /** Adds up what every counted scene says at every place; how many of them are heard. */
+  private hearScenes(
+    rig: Rig,
+    weights: Weights,
+    devices: Devices,
+    wayOf: WayOf,
+    sums: Record<keyof Terms, number>,
+  ): number {
+    let heard = 0;
+    for (const place of placesOf(rig)) {
+      for (const { playing, positions } of countedScenes(rig)) {
+        const way = wayOf(playing, place);
+        const walk = follow(way, positions, place);
+        if (!walk || !this.addLevels(way, walk, sums)) continue;
+        heard++;
+        if (weights.resonance > 0) sums.resonance += this.resonanceBeside(rig, walk);
+        sums.buffers += Math.max(0, actingBuffers(devices, walk) - 1);
+      }
+    }
+    return heard;
+  }
+
+  private spreadOf(rig: Rig, wayOf: WayOf): number {
+    const places = placesOf(rig);
+    const still = stillSwitches(rig);
+    const { playing } = rig.standing;
+    const spread = (of: readonly number[]) =>
+      spreadOf(this.trebles, wayOf(playing, of[0]!), of, still, rig.links);
+    if (places.every((place) => wayOf(playing, place) === wayOf(playing, 0))) return spread(places);
+    return places.reduce((sum, place) => sum + spread([place]), 0) / places.length;
   }
 
   /** Adds level and distance of one state at one place; false where nothing is heard. */
@@ -232,6 +254,11 @@ function follow(
 }
 
 type Devices = ReadonlyMap<string, Device>;
+type WayOf = (playing: string | null, place: number) => OpenWay;
+
+/** Indices of the places a rig is played at; one where none is named. */
+const placesOf = ({ situations }: Rig): readonly number[] =>
+  Array.from({ length: Math.max(1, situations.length) }, (_, i) => i);
 
 /** Buffers, and bypasses that are buffered: what drives without being an effect that is on. */
 function actingBuffers(devices: Devices, walk: readonly Walked[]): number {

@@ -1,7 +1,8 @@
+import type { Effort } from './move';
 import type { RankedPlan } from './plan';
 
 /** Goals nearer to each other than this are the same. */
-const SAME_GOAL = 1e-6;
+export const SAME_GOAL = 1e-6;
 
 const goalStep = ({ score }: RankedPlan): number =>
   Number.isFinite(score.goal) ? Math.round(score.goal / SAME_GOAL) : Infinity;
@@ -55,6 +56,15 @@ export class Front {
     if (this.plans.some((other) => isDominated(plan, other))) return false;
     this.plans = [...this.plans.filter((other) => !isDominated(other, plan)), plan];
     return true;
+  }
+
+  /** The best goal that no more work and money than this reaches. */
+  bestWithin({ minutes, cost }: Effort): number {
+    let best = Infinity;
+    for (const { effort, score } of this.plans) {
+      if (effort.minutes <= minutes && effort.cost <= cost && score.goal < best) best = score.goal;
+    }
+    return best;
   }
 
   /** Best goal first. */

@@ -4,7 +4,7 @@ import type { Rig } from '../rig';
 import { inWorkingOrder, makeMove, makeMoves } from './editOfMove';
 import { Evaluator } from './evaluate';
 import { findMoves } from './findMoves';
-import { comparePlans, Front, type Placed } from './front';
+import { Front, SAME_GOAL, type Placed } from './front';
 import { excludeEachOther, type Move } from './move';
 import { effortOf, isAllowed, type RankedPlan } from './plan';
 
@@ -64,12 +64,22 @@ export function* searchPlans(
 type Depth = 'singles' | 'pairs' | 'triples';
 const DEPTHS: Readonly<Record<Depth, number>> = { singles: 1, pairs: 2, triples: 3 };
 
+/** A plan by the places of its moves, and the goal it reaches. */
+interface Reached {
+  readonly places: readonly number[];
+  readonly goal: number;
+}
+
+/** Of equal ones the order in which they were found stays. */
+const byGoal = (a: Reached, b: Reached): number => (a.goal === b.goal ? 0 : a.goal - b.goal);
+
 class Search {
   readonly moves: readonly Move[];
   private readonly evaluator = new Evaluator();
   private readonly front = new Front();
   private readonly asItIs: Placed;
-  private readonly pairsFound: Placed[] = [];
+  private readonly singlesFound: Reached[] = [];
+  private readonly pairsFound: Reached[] = [];
   private readonly begun = new Map<Move, Rig | null>();
   private looked = 0;
   private triplesLooked = 0;
@@ -101,23 +111,28 @@ class Search {
     });
     for (const places of plans) {
       if (done++ % chunk === 0) yield say();
-      const plan = this.look(places);
-      if (plan && depth === 'pairs') this.pairsFound.push(plan);
+      const goal = this.look(places);
+      // What cannot be done by itself may be possible together with something else.
+      const reached = { places, goal: goal ?? Infinity };
+      if (depth === 'singles') this.singlesFound.push(reached);
+      if (depth === 'pairs') this.pairsFound.push(reached);
     }
     yield say();
   }
 
-  private look(places: readonly number[]): Placed | null {
+  /** The goal that a plan reaches, infinite where others are certainly better; null where it cannot be made. */
+  private look(places: readonly number[]): number | null {
     this.looked++;
     const moves = places.map((place) => this.moves[place]!);
     const effort = effortOf(moves);
     if (!isAllowed(this.rig, effort)) return null;
     const made = this.make(moves);
     if (!made) return null;
-    const score = this.evaluator.score(made, this.weights);
-    const plan = { moves, score, effort, places };
-    this.front.add(plan);
-    return plan;
+    const enough = this.front.bestWithin(effort) + 2 * SAME_GOAL;
+    const score = this.evaluator.scoreWithin(made, this.weights, enough);
+    if (!score) return Infinity;
+    this.front.add({ moves, score, effort, places });
+    return score.goal;
   }
 
   /** Plans that begin with the same move go on from the same rig. */
@@ -138,10 +153,12 @@ class Search {
     for (const place of this.moves.keys()) yield [place];
   }
 
+  /** The best single moves first, each with every other one: what is best so far is good soon. */
   *pairs(): Generator<readonly number[]> {
-    for (const [i, a] of this.moves.entries())
-      for (let j = i + 1; j < this.moves.length; j++)
-        if (!excludeEachOther(a, this.moves[j]!)) yield [i, j];
+    const ranked = this.singlesFound.sort(byGoal).map(({ places }) => places[0]!);
+    for (const [rank, a] of ranked.entries())
+      for (const b of ranked.slice(rank + 1))
+        if (!excludeEachOther(this.moves[a]!, this.moves[b]!)) yield a < b ? [a, b] : [b, a];
   }
 
   countPairs(): number {
@@ -153,7 +170,7 @@ class Search {
     const seen = new Set<number>();
     const { length } = this.moves;
     this.triplesThere = this.countTriples();
-    for (const { places } of this.pairsFound.sort(comparePlans)) {
+    for (const { places } of this.pairsFound.sort(byGoal)) {
       for (let third = 0; third < length; third++) {
         if (places.some((place) => this.clash(place, third))) continue;
         const triple = [...places, third].sort((a, b) => a - b);
