@@ -12,7 +12,7 @@ import {
   makeMoves,
   measureRig,
   newRig,
-  searchPlans,
+  searchToEnd,
   setLeadLength,
   standAt,
   stampSwitch,
@@ -20,8 +20,6 @@ import {
   switchesOf,
   weightsOf,
   type DeviceClass,
-  type GearItem,
-  type PlanSearch,
   type Rig,
 } from '@gullwind/core';
 import { DEMO_GEAR } from '../server/src/demo/demoGear';
@@ -108,17 +106,9 @@ function afresh(rig: Rig): number {
   return goalOf(terms, weightsOf(rig));
 }
 
-function searchAll(rig: Rig, gear: readonly GearItem[]): PlanSearch {
-  const work = searchPlans(rig, gear);
-  for (;;) {
-    const step = work.next();
-    if (step.done) return step.value;
-  }
-}
-
 const rig = atThreePlaces();
 const start = performance.now();
-const search = searchAll(rig, DEMO_GEAR);
+const search = searchToEnd(rig, DEMO_GEAR);
 const searchMs = performance.now() - start;
 const samples = search.front.slice(0, AFRESH);
 const freshStart = performance.now();

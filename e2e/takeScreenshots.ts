@@ -38,6 +38,12 @@ const take = async (name: string) => {
   await savePicture(driver, `${folder}/${name}.png`);
 };
 
+async function openPlans(id: string): Promise<void> {
+  await page.open(`/rigs/${id}/plans`);
+  await page.find('[data-search="done"]');
+  await page.findText('p', 'it is established');
+}
+
 async function openPath(id: string, at: string): Promise<void> {
   await page.open(`/rigs/${id}/path?at=${at}`);
   await page.trebleDb();
@@ -85,6 +91,19 @@ try {
   await (await page.findText('button', 'How sure')).click();
   await page.findText('dt', '90 in 100');
   await take('how-sure');
+  await page.open(`/rigs/${STORM_BOARD}/brief`);
+  await page.find('ol[aria-label="A usual order"]');
+  await take('brief');
+  await openPlans(PIT_BOARD);
+  await take('plans');
+  const pins = await driver.findElements({ css: '[aria-label="Put side by side with others"]' });
+  for (const at of [0, 3, 5]) await pins[at]!.click();
+  await page.findText('th', 'distance, pit');
+  await take('plans-side-by-side');
+  await setTheme('night');
+  await openPlans(STORM_BOARD);
+  await take('plans-night');
+  await setTheme('day');
   await page.open('/gear?at=mudlark');
   await page.find('#gear-mudlark');
   await take('gear');

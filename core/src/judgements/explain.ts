@@ -11,6 +11,15 @@ import {
 } from '../figures';
 import { formatSignedDb, type UnitSystem } from '../quantity';
 import { SectionSolver } from '../path';
+import type { GearItem } from '../gear';
+import {
+  choosePlans,
+  sayLeaveAlone,
+  sayMoves,
+  sayWhyBetter,
+  searchToEnd,
+  weightsOf,
+} from '../plans';
 import { stampSwitch, applyEdits, mainRow, type Rig } from '../rig';
 import { judgeRig } from './judge';
 
@@ -33,6 +42,7 @@ export function explainRig(
   analysis: Analysis,
   states: StatesAnalysis,
   units: UnitSystem,
+  gear: readonly GearItem[] = [],
 ): readonly Explanation[] {
   const first = { title: 'What is going on', text: sayWhatIsGoingOn(rig, analysis, units) };
   if (analysis.kind !== 'sounding') return [first];
@@ -42,6 +52,7 @@ export function explainRig(
     { title: 'What costs what', text: sayCosts(rig, analysis) },
     { title: 'Which switch changes it most', text: saySwitches(rig, analysis, states, solver) },
     { title: 'What would help', text: sayRemedies(rig, analysis, states, units) },
+    { title: 'What would fix it', text: sayFix(rig, gear, units) },
     { title: 'Elsewhere', text: sayPlaces(rig, solver) },
   ].filter(({ text }) => text !== '');
 }
@@ -86,6 +97,19 @@ function sayRemedies(
     .filter(({ key }) => !rig.silenced.includes(key))
     .slice(0, MOST_REMEDIES);
   return said.map(({ title, reason }) => `${title}. ${reason}`).join(' ');
+}
+
+/** The one change that the search for plans would advise, over all scenes and places. */
+function sayFix(rig: Rig, gear: readonly GearItem[], units: UnitSystem): string {
+  const { front, asItIs } = searchToEnd(rig, gear, { mostMoves: 1 });
+  const proposals = choosePlans(front, asItIs);
+  const advised = proposals.find(({ isAdvised }) => isAdvised)!;
+  const { plan } = advised;
+  if (plan.moves.length === 0) return sayLeaveAlone(advised, proposals.at(-1)!.plan);
+  const { minutes, cost, isCostAssumed } = plan.effort;
+  const price = cost === 0 ? 'nothing to buy' : `${isCostAssumed ? 'about ' : ''}${cost} to pay`;
+  const why = sayWhyBetter(advised, asItIs, weightsOf(rig), false);
+  return `Of all single changes this does most for what it takes: ${sayMoves(rig, plan, units)[0]} (${minutes} minutes, ${price}). ${why}`;
 }
 
 function sayPlaces(rig: Rig, solver: SectionSolver): string {

@@ -8,7 +8,7 @@ export type { Made } from './editOfMove';
 export type { Effort, Move, MoveAction, MoveKind } from './move';
 export { effortOf } from './plan';
 export type { RankedPlan } from './plan';
-export { searchPlans } from './searchPlans';
+export { searchPlans, searchToEnd } from './searchPlans';
 export type { PlanSearch, SearchOptions, SearchProgress } from './searchPlans';
 export { orderEdit, proposeOrder, USUAL_CONVENTIONS } from './order';
 export type { Conventions, ProposedPlace } from './order';

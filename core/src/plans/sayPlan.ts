@@ -61,7 +61,12 @@ const amount = (term: keyof Weights, value: number): string => {
 const MOST_REASONS = 2;
 
 /** Why a plan is worth more than the next smaller one. */
-export function sayWhyBetter({ plan }: Proposal, next: RankedPlan, weights: Weights): string {
+export function sayWhyBetter(
+  { plan }: Proposal,
+  next: RankedPlan,
+  weights: Weights,
+  saysPrice = true,
+): string {
   const shares = sharesOf(next, plan, weights)
     .filter(({ from, to }) => to < from)
     .slice(0, MOST_REASONS);
@@ -70,14 +75,17 @@ export function sayWhyBetter({ plan }: Proposal, next: RankedPlan, weights: Weig
     ({ term, from, to }) =>
       `${TERM_WORDS[term].label} ${amount(term, to)} instead of ${amount(term, from)}`,
   );
-  const minutes = plan.effort.minutes - next.effort.minutes;
-  const cost = plan.effort.cost - next.effort.cost;
+  return `${sentence(changes.join(', '))}${saysPrice ? sayExtra(plan, next) : ''}.`;
+}
+
+function sayExtra({ effort }: RankedPlan, next: RankedPlan): string {
+  const minutes = effort.minutes - next.effort.minutes;
+  const cost = effort.cost - next.effort.cost;
   const extra = [
     ...(minutes !== 0 ? [`${Math.abs(minutes)} minutes ${minutes > 0 ? 'more' : 'less'}`] : []),
     ...(cost !== 0 ? [`${Math.abs(cost)} ${cost > 0 ? 'more' : 'less'} to pay`] : []),
   ];
-  const price = extra.length > 0 ? `, for ${extra.join(' and ')}` : '';
-  return `${sentence(changes.join(', '))}${price}.`;
+  return extra.length > 0 ? `, for ${extra.join(' and ')}` : '';
 }
 
 const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -61,6 +61,19 @@ export function* searchPlans(
   return search.result(mostMoves);
 }
 
+/** Searches to the end at once. */
+export function searchToEnd(
+  rig: Rig,
+  gear: readonly GearItem[],
+  options: SearchOptions = {},
+): PlanSearch {
+  const work = searchPlans(rig, gear, options);
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+  }
+}
+
 type Depth = 'singles' | 'pairs' | 'triples';
 const DEPTHS: Readonly<Record<Depth, number>> = { singles: 1, pairs: 2, triples: 3 };
 

@@ -6,9 +6,9 @@ import type { Move } from './move';
 import { orderBreaks } from './order';
 
 /**
- * Pedals of the main row whose place matters to the signal while they are off, each to every place that is no
- * less usual than the one it has; one with a buffered bypass that is not left on also to the first place that
- * the fuzzes allow, against the usual order.
+ * Pedals of the main row whose place matters to the signal while they are off, each to the places where it
+ * would matter most, as far as those are no less usual than the one it has. One with a buffered bypass that is
+ * not left on may go to the first place that the fuzzes allow even against the usual order.
  */
 export function shiftMoves(rig: Rig): readonly Move[] {
   const { devices } = mainRow(rig);
@@ -17,18 +17,30 @@ export function shiftMoves(rig: Rig): readonly Move[] {
   return devices.flatMap((device, from): readonly Move[] => {
     if (!mayMove(rig, device)) return [];
     const rest = devices.toSpliced(from, 1);
-    const earliest = firstFreePlace(rest);
-    return devices.flatMap((_, to): readonly Move[] => {
-      if (to === from || passesJoint(devices, from, to)) return [];
-      if (drivesOff(device) && to < earliest && !wantsPickup(device)) return [];
-      const isUsual = orderBreaks(rest.toSpliced(to, 0, device)) <= breaks;
-      const isStopgap =
-        drivesOff(device) && to === earliest && rig.brief.uses[device.id] !== 'leftOn';
-      if (!isUsual && !isStopgap) return [];
-      return [shift(device, rest[to]?.id ?? null, isUsual)];
-    });
+    return placesFor(device, rest)
+      .filter((to) => to !== from && !passesJoint(devices, from, to))
+      .flatMap((to): readonly Move[] => {
+        const isUsual = orderBreaks(rest.toSpliced(to, 0, device)) <= breaks;
+        const isStopgap = drivesOff(device) && rig.brief.uses[device.id] !== 'leftOn';
+        if (!isUsual && !isStopgap) return [];
+        return [shift(device, rest[to]?.id ?? null, isUsual)];
+      });
   });
 }
+
+/** Where among the others a pedal could help: a buffer anywhere behind the fuzzes, the rest in one place. */
+function placesFor(device: Device, rest: readonly Device[]): readonly number[] {
+  const behindFuzz = rest.findLastIndex(wantsPickup) + 1;
+  if (wantsPickup(device)) return [0];
+  if (device.deviceClass === 'buffer')
+    return Array.from({ length: rest.length + 1 - behindFuzz }, (_, i) => behindFuzz + i);
+  if (drivesOff(device)) return [behindFuzz];
+  const shelter = rest.findIndex(drivesOff) + 1;
+  const places = [...(shelter > 0 ? [shelter] : []), ...(isWah(device) ? [behindFuzz] : [])];
+  return [...new Set(places)];
+}
+
+const isWah = ({ deviceClass }: Device): boolean => deviceClass === 'wah';
 
 const shift = ({ id, name }: Device, before: string | null, isUsual: boolean): Move => ({
   key: `shift ${id} ${before ?? 'end'}`,
@@ -57,7 +69,7 @@ function mayMove(rig: Rig, device: Device): boolean {
     device.bypass === 'loaded' ||
     device.pot !== null ||
     wantsPickup(device) ||
-    device.deviceClass === 'wah'
+    isWah(device)
   );
 }
 
@@ -69,5 +81,3 @@ function passesJoint(devices: readonly Device[], from: number, to: number): bool
 /** Drives while it is off. */
 const drivesOff = (device: Device): boolean =>
   device.bypass === 'alwaysOn' || offRole(device) === 'driver';
-
-const firstFreePlace = (rest: readonly Device[]): number => rest.findLastIndex(wantsPickup) + 1;

@@ -1,6 +1,7 @@
 import { analyseRig, analyseStates, measureRig, switchesOf } from '../../src/figures';
 import { deviceOfClass } from '../../src/gear';
 import { explainRig, judgeRig } from '../../src/judgements';
+import { choosePlans, sayMoves, searchToEnd } from '../../src/plans';
 import { formatSignedDb } from '../../src/quantity';
 import {
   applyEdits,
@@ -39,12 +40,16 @@ test('each figure in it is one that the model gives', () => {
     'What costs what',
     'Which switch changes it most',
     'What would help',
+    'What would fix it',
     'Elsewhere',
   ]);
   const [largest] = analysis.takeOuts;
   expect(paragraph(rig, 'What costs what')).toContain(
     `${formatSignedDb(largest!.gain.trebleDb)} dB`,
   );
+  const { front } = searchToEnd(rig, [], { mostMoves: 1 });
+  const [best] = choosePlans(front, front.at(-1)!).filter(({ isAdvised }) => isAdvised);
+  expect(paragraph(rig, 'What would fix it')).toContain(sayMoves(rig, best!.plan, 'metric')[0]);
   expect(paragraph(rig, 'Elsewhere')).toContain(`big stage ${formatSignedDb(treble(rig))} dB`);
 });
 

@@ -4,6 +4,7 @@ import {
   entered,
   mainRow,
   newRig,
+  NO_BRIEF,
   patchLead,
   type Lead,
   type Rig,
@@ -95,6 +96,20 @@ const pitBoard: Rig = {
     place('w2', 'rehearsal', 6, 6),
     place('w3', 'pit', 6, 18),
   ],
+  brief: {
+    ...NO_BRIEF,
+    uses: {
+      d1: 'nowAndThen',
+      d2: 'stamped',
+      d3: 'stamped',
+      d4: 'stamped',
+      d5: 'stamped',
+      d6: 'nowAndThen',
+      d7: 'stamped',
+      d8: 'nowAndThen',
+    },
+    mostMoney: 120,
+  },
 };
 
 const stormBoard: Rig = {
@@ -127,6 +142,20 @@ const stormBoard: Rig = {
     { id: 's2', name: 'Swell', ...standing({ d2: true, d6: true }) },
     { id: 's3', name: 'Storm', ...standing({ d3: true, d4: true, d7: true }) },
   ],
+  brief: {
+    ...NO_BRIEF,
+    uses: {
+      d1: 'stamped',
+      d2: 'stamped',
+      d3: 'stamped',
+      d4: 'stamped',
+      d5: 'nowAndThen',
+      d6: 'stamped',
+      d7: 'stamped',
+    },
+    keptDevices: ['d1'],
+    mostBoxes: 1,
+  },
 };
 
 const bassOnly: Rig = {
@@ -153,6 +182,7 @@ const bassOnly: Rig = {
   ),
   ...standing({ d4: true }),
   approach: approach('oneBuffer'),
+  brief: { ...NO_BRIEF, uses: { d4: 'leftOn' }, keepsOrder: true },
 };
 
 const tavernBoard: Rig = applyEdits(

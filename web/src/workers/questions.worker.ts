@@ -23,6 +23,7 @@ import {
   type Assumption,
   type CapacitanceAnswer,
   type Explanation,
+  type GearItem,
   type Figures,
   type Judgement,
   type LengthBudget,
@@ -52,8 +53,8 @@ export interface PinnedSound {
 const questionsApi = {
   analyseStates: (rig: Rig, counted: readonly string[], rowId: string): StatesAnalysis =>
     analyseStates(rig, counted, rowId),
-  explain: (rig: Rig, units: UnitSystem): readonly Explanation[] =>
-    explainRig(rig, analyseRig(rig, solver), analyseStates(rig, switchesOn(rig)), units),
+  explain: (rig: Rig, units: UnitSystem, gear: readonly GearItem[]): readonly Explanation[] =>
+    explainRig(rig, analyseRig(rig, solver), analyseStates(rig, switchesOn(rig)), units, gear),
   /** Figures of each rig's main way against straight in; null where nothing is heard. */
   figuresOf: (rigs: readonly Rig[]): readonly (Figures | null)[] =>
     rigs.map((rig) => {

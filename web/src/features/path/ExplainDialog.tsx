@@ -11,6 +11,7 @@ import {
 } from '@mui/material';
 import { useSnackbar } from 'notistack';
 import { useEffect, useState } from 'react';
+import { useGearItems } from '../../app/useGearItems';
 import { questionsWorker } from '../../workers/workers';
 
 interface Props {
@@ -36,15 +37,17 @@ const PRINTED = (
 export function ExplainDialog({ rig, units, onClose }: Props) {
   const [found, setFound] = useState<readonly Explanation[] | null>(null);
   const { enqueueSnackbar } = useSnackbar();
+  const gear = useGearItems();
   useEffect(() => {
+    if (!gear) return undefined;
     let isWanted = true;
     void questionsWorker()
-      .explain(rig, units)
+      .explain(rig, units, gear)
       .then((explained) => isWanted && setFound(explained));
     return () => {
       isWanted = false;
     };
-  }, [rig, units]);
+  }, [rig, units, gear]);
   const copy = async () => {
     const text = (found ?? []).map((one) => `${one.title}\n${one.text}`).join('\n\n');
     try {

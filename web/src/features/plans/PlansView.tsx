@@ -1,9 +1,9 @@
-import { choosePlans, type GearItem, type Proposal, type RankedPlan } from '@gullwind/core';
+import { choosePlans, type Proposal, type RankedPlan } from '@gullwind/core';
 import { Box, Button } from '@mui/material';
 import { useSnackbar } from 'notistack';
 import { useCallback, useMemo, useState } from 'react';
-import { useListGearQuery } from '../../app/api';
 import { useAppDispatch } from '../../app/store';
+import { useGearItems } from '../../app/useGearItems';
 import { useSettings } from '../../app/useSettings';
 import { frontOf, usePlanDetail, usePlans } from '../../workers/usePlans';
 import { editorActions, StageHeader, useUndoKeys, type OpenRig } from '../editor';
@@ -25,7 +25,7 @@ export const keyOf = ({ moves }: Pick<RankedPlan, 'moves'>): string =>
 export function PlansView({ open }: { open: OpenRig }) {
   const { rig } = open;
   const [{ units }] = useSettings();
-  const gear = useGear();
+  const gear = useGearItems();
   const [depth, setDepth] = useState<2 | 3>(2);
   const work = usePlans(rig, gear, OPTIONS[depth]);
   const { found } = work;
@@ -121,17 +121,6 @@ export function PlansView({ open }: { open: OpenRig }) {
         </Box>
       </Box>
     </Box>
-  );
-}
-
-const NO_GEAR: readonly GearItem[] = [];
-
-/** The gear list; null until it is known whether there is one. */
-function useGear(): readonly GearItem[] | null {
-  const { data, isError } = useListGearQuery();
-  return useMemo(
-    () => data?.items.map(({ item }) => item) ?? (isError ? NO_GEAR : null),
-    [data, isError],
   );
 }
 

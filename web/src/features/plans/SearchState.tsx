@@ -73,7 +73,7 @@ function sayState(found: PlansFound): string {
     case 'done': {
       const { moves, looked, exactUpTo, beyond } = found.search;
       if (moves.length === 0) return 'Within its limits there is no single move to make.';
-      const whole = `${many(looked)} plans out of ${many(moves.length)} moves were looked at: no better plan of up to ${exactUpTo} exists.`;
+      const whole = `${many(looked)} plans out of ${many(moves.length)} moves were looked at: no better plan of up to ${exactUpTo} moves exists.`;
       if (!beyond) return whole;
       return `${many(beyond.looked)} of ${many(beyond.of)} plans of three moves were looked at, those that go on from the best pairs first; a better one may be among the rest. None of up to two moves is better.`;
     }
