@@ -116,6 +116,7 @@ export const deviceSchema: Joi.ObjectSchema<Device> = closed({
   loops: number,
   bufferIn: yesNo,
   bufferOut: yesNo,
+  standIn: Joi.object({ lH: sourced, rOhm: sourced }),
   body: Joi.object(body),
   gear,
 });

@@ -138,6 +138,9 @@ export function addElement(builder: LadderBuilder, element: PathElement, form: L
       builder.series(element.rOhm * (1 - element.wiper));
       addLowerTrack(builder, element.rOhm * element.wiper);
       break;
+    case 'coil':
+      builder.push(Op.SeriesWinding, element.rOhm, element.lH, 0);
+      break;
     case 'branch':
       builder.branch(compilePath(element.path, form), element.load);
       break;

@@ -75,6 +75,8 @@ export type PathElement =
   | { readonly kind: 'series'; readonly rOhm: number }
   | { readonly kind: 'shunt'; readonly rOhm: number | null; readonly cF: number }
   | { readonly kind: 'pot'; readonly rOhm: number; readonly wiper: number }
+  /** In series: a winding with its resistance. */
+  | { readonly kind: 'coil'; readonly rOhm: number; readonly lH: number }
   /** A way that leaves the line and ends in a load of its own. */
   | { readonly kind: 'branch'; readonly path: readonly PathElement[]; readonly load: Load };
 

@@ -108,6 +108,7 @@ export function nameTakeOut(
       return namePlace(rig, place);
     case 'bypass': {
       const passive = findDevice(rig, place.id)?.bypass === 'passive';
+      if (place.part === 'standIn') return `the stand-in of ${namePlace(rig, place)}`;
       if (place.part === 'key') return `what hangs on the side jack of ${namePlace(rig, place)}`;
       return place.part === 'openLoop' || passive
         ? namePlace(rig, place)

@@ -141,6 +141,12 @@ export class NetlistBuilder {
         this.shuntR(`${name}_lower`, wiper, element.rOhm * element.wiper);
         return wiper;
       }
+      case 'coil': {
+        const wire = this.series(`${name}_wire`, at, `${name}_wire`, element.rOhm);
+        const coil = this.fresh(`${name}_coil`);
+        this.element('L', name, wire, coil, element.lH);
+        return coil;
+      }
       case 'branch': {
         const end = this.path(`${name}_side`, element.path, at, form);
         this.load(`${name}_side_end`, element.load, end);

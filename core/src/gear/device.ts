@@ -51,6 +51,12 @@ export interface Side {
   readonly gainDb: Sourced;
 }
 
+/** A coil and a resistor that stand for a pickup. */
+export interface StandInCoil {
+  readonly lH: Sourced;
+  readonly rOhm: Sourced;
+}
+
 export interface Device {
   readonly id: string;
   readonly name: string;
@@ -76,6 +82,8 @@ export interface Device {
   /** Of a switcher: a buffer at its input, a buffer at its output (both as `on`). */
   readonly bufferIn: boolean;
   readonly bufferOut: boolean;
+  /** In series ahead of its input while it is on: a fuzz meets this in the place of a pickup. */
+  readonly standIn?: StandInCoil;
   /** Unknown until somebody has held a rule to it. */
   readonly body?: Body;
   /** The entry of the gear list it was taken from. */

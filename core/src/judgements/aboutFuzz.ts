@@ -53,19 +53,24 @@ function lowInFront(at: Case, fuzz: Device, feed: Feed): Judgement {
   const driver = deviceAt(at, feed);
   const name = driver?.name ?? at.guitarName;
   const rOutOhm = feed.source.kind === 'voltage' ? feed.source.rOutOhm : 0;
+  const { standIn } = fuzz;
   const forWah = driver !== undefined && driver.bypass === 'alwaysOn' && isBehindWah(at, driver);
   const pickupOhm = sourceImpedanceOhm({ source: at.route.source.circuit, path: [] }, 1000);
   return {
     key: `${forWah ? 'bufferForWah' : 'fuzzWantsPickup'}:${feed.from.id}:${fuzz.id}:${feed.engaged ? 'on' : 'off'}`,
     kind: forWah ? 'bufferForWah' : 'fuzzWantsPickup',
-    weight: forWah ? 'note' : 'warning',
+    weight: forWah || standIn ? 'note' : 'warning',
     place: { kind: 'device', id: fuzz.id },
     title: forWah
       ? `${name} keeps ${fuzz.name} from the pickup, for the wah’s sake`
-      : `${fuzz.name} hears ${name} instead of the pickup`,
+      : standIn
+        ? `${fuzz.name} hears ${name} through a stand-in for the pickup`
+        : `${fuzz.name} hears ${name} instead of the pickup`,
     reason: forWah
       ? 'It stands between wah and fuzz, where a buffer is needed: the exception to the rule. The guitar’s volume cleans the fuzz up less with it there.'
-      : 'This fuzz wants the pickup itself. From a low impedance it turns harsher, and the guitar’s volume no longer cleans it up. Buffers go behind it; where one has to come first, a pickup stand-in helps.',
+      : standIn
+        ? 'The coil and the resistor ahead of it stand for the pickup: it cleans up with what drives it more like it would with the guitar. It is not the pickup.'
+        : 'This fuzz wants the pickup itself. From a low impedance it turns harsher, and the guitar’s volume no longer cleans it up. Buffers go behind it; where one has to come first, a pickup stand-in helps.',
     numbers: [
       [`${name} gives from`, formatQuantity(rOutOhm, 'resistance', 'metric')],
       ['the guitar, at 1 kHz', formatQuantity(pickupOhm, 'resistance', 'metric')],

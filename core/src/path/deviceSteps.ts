@@ -101,7 +101,15 @@ function poweredSteps(device: Device, loop: OwnLoop): readonly Step[] {
 function engagedSteps(device: Device, loop: OwnLoop): readonly Step[] {
   if (device.mutes)
     return [{ kind: 'mute', place: placeOf('device', device.id), load: inputLoad(device.on) }];
-  return aroundLoop(device, true, loop);
+  return [...standInSteps(device), ...aroundLoop(device, true, loop)];
+}
+
+/** What stands for a pickup ahead of its input. */
+function standInSteps({ id, standIn }: Device): readonly Step[] {
+  if (!standIn) return [];
+  const place = placeOf('device', id, 'standIn');
+  const coil = { kind: 'coil', rOhm: standIn.rOhm.value, lH: standIn.lH.value } as const;
+  return [{ kind: 'wire', place, elements: [coil], leadM: 0 }];
 }
 
 function offSteps(device: Device, loop: OwnLoop): readonly Step[] {

@@ -5,8 +5,8 @@ export interface Place {
   readonly kind: 'source' | 'lead' | 'device' | 'end';
   /** Id of the guitar, lead, device or end; of a lead that is missing, the id of its row. */
   readonly id: string;
-  /** Which part of a device: all of it, its send or return, an open loop; "key" is the key input. */
-  readonly part: 'whole' | 'front' | 'back' | 'openLoop' | 'key';
+  /** Which part of a device: all of it, its send or return, an open loop, its key input, its stand-in. */
+  readonly part: 'whole' | 'front' | 'back' | 'openLoop' | 'key' | 'standIn';
   /** The hop of a missing lead in its row, the loop of a switcher; else 0. */
   readonly index: number;
 }

@@ -6,7 +6,8 @@ const LOW_OHM = 10_000;
 
 /**
  * How often the rules about low-impedance fuzzes are broken over all states: one that something low drives
- * instead of the pickup, one that a wah drives directly. A buffer between a wah and a fuzz is the exception.
+ * instead of the pickup, unless something stands for it; one that a wah drives directly. A buffer between a wah
+ * and a fuzz is the exception.
  */
 export function brokenRules(
   byId: ReadonlyMap<string, Device>,
@@ -21,7 +22,8 @@ export function brokenRules(
     const low = feeding.filter(
       (cell) => !isWah(cell) && isLow(cell) && !feeds.standsForWah(cell, isWah),
     );
-    return sum + Number(feeding.some(isWah)) + Number(low.length > 0);
+    const isKept = low.length > 0 && fuzz.standIn === undefined;
+    return sum + Number(feeding.some(isWah)) + Number(isKept);
   }, 0);
 }
 

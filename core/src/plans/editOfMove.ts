@@ -15,7 +15,7 @@ import {
   type Situation,
   type Standing,
 } from '../rig';
-import { capacitanceFor, keepLikedLead } from '../tools';
+import { capacitanceFor, fitStandIn, keepLikedLead } from '../tools';
 import { countedScenes } from './evaluate';
 import { gapOf } from './findMoves';
 import { WORKING_ORDER, type Move, type MoveAction } from './move';
@@ -83,6 +83,8 @@ export function editOfMove(rig: Rig, action: MoveAction): Edit | null {
       return leadLengthEdit(rig, action);
     case 'capacitor':
       return capacitorEdit(rig, action);
+    case 'standIn':
+      return fitStandIn(rig, action.device);
   }
 }
 

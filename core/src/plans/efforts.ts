@@ -22,6 +22,7 @@ export const USUAL_PRICE = {
   switch: 12,
   pot: 10,
   capacitor: 2,
+  standIn: 25,
 } as const;
 
 export const MINUTES = {
@@ -35,5 +36,6 @@ export const MINUTES = {
   loopOut: 20,
   changePot: 40,
   fitCapacitor: 15,
+  fitStandIn: 30,
   removeBox: 5,
 } as const;

@@ -31,6 +31,8 @@ export type MoveAction =
   | { readonly kind: 'pot'; readonly device: string; readonly potOhm: number }
   /** A capacitor in the plug of a lead: to the wanted resonance, or to what the reference lead had. */
   | { readonly kind: 'capacitor'; readonly lead: string; readonly goal: 'resonance' | 'reference' }
+  /** A coil and a resistor ahead of a fuzz that something low drives. */
+  | { readonly kind: 'standIn'; readonly device: string }
   | { readonly kind: 'removeBuffer'; readonly device: string };
 
 export type MoveKind = MoveAction['kind'];
@@ -61,6 +63,7 @@ export const WORKING_ORDER: readonly MoveKind[] = [
   'leadKind',
   'leadLength',
   'capacitor',
+  'standIn',
 ];
 
 export const excludeEachOther = (a: Move, b: Move): boolean =>

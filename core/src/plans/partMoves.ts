@@ -1,4 +1,4 @@
-import type { Device } from '../gear';
+import { wantsPickup, type Device } from '../gear';
 import { drivePath, routeOf } from '../path';
 import { allDevices, mainRow, rowOf, type Rig } from '../rig';
 import { MINUTES, NOTHING, USUAL_PRICE } from './efforts';
@@ -16,6 +16,7 @@ export function partMoves(rig: Rig): readonly Move[] {
     ...bypassMoves(device),
     ...loadedMoves(rig, device),
     ...potMoves(rig, device),
+    ...standInMoves(rig, device),
   ]);
 }
 
@@ -71,6 +72,27 @@ function loadedMoves(rig: Rig, device: Device): readonly Move[] {
     [`bypass ${id}`, `place ${id}`, `gap ${id}`],
   );
   return [convert, loopOut];
+}
+
+/** Where a low-impedance fuzz has something in front of it that may drive it. */
+function standInMoves(rig: Rig, device: Device): readonly Move[] {
+  const isFirst = mainRow(rig).devices[0]?.id === device.id;
+  if (!wantsPickup(device) || device.standIn || isFirst) return [];
+  if (rig.guitars.every(({ kind }) => kind !== 'magnetic')) return [];
+  return [
+    move(
+      `standIn ${device.id}`,
+      { kind: 'standIn', device: device.id },
+      {
+        minutes: MINUTES.fitStandIn,
+        solders: true,
+        cost: USUAL_PRICE.standIn,
+        isCostAssumed: true,
+        buys: ['a coil and a resistor'],
+      },
+      [`standIn ${device.id}`],
+    ),
+  ];
 }
 
 /** A track that suits what drives it as the switches stand. */

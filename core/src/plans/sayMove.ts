@@ -33,6 +33,8 @@ function sayAction(rig: Rig, action: MoveAction, units: UnitSystem): string {
       return sayLeadKind(rig, action, units);
     case 'leadLength':
       return sayLength(rig, action, units);
+    case 'standIn':
+      return `Fit a stand-in for the pickup ahead of ${name(action.device)}`;
     case 'capacitor':
       return action.goal === 'resonance'
         ? `Add a capacitor in the plug of ${nameLead(rig, action.lead)}, to ${formatQuantity(rig.approach.wantedHz.value, 'frequency', units)}`

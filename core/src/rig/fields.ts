@@ -69,6 +69,10 @@ export const FIELD_RULES = {
     ...prefixed('on', side('on')),
     ...prefixed('off', side('off')),
     ...prefixed('pot', pot('Pedal volume')),
+    ...prefixed('standIn', {
+      lH: field('Stand-in coil', 'inductance', 0.01, 100),
+      rOhm: field('Stand-in resistor', 'resistance', 0, 1e6),
+    }),
     ...prefixed('body', {
       widthM: field('Width of the case', 'length', 0.01, 2),
       depthM: field('Depth of the case', 'length', 0.01, 2),

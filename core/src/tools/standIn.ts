@@ -1,5 +1,7 @@
 import type { Section } from '../circuit';
-import { sourceImpedanceOhm, type DrivenPath } from '../path';
+import { entered, type Device } from '../gear';
+import { drivePath, routeOf, sourceImpedanceOhm, stopOf, type DrivenPath } from '../path';
+import { applyEdits, findDevice, playingGuitar, type Edit, type Rig } from '../rig';
 
 /** A coil and a resistor that stand for a pickup between a low impedance and a fuzz. */
 export interface StandIn {
@@ -45,3 +47,31 @@ export function standInFor(path: DrivenPath, stop: number): StandIn | null {
     }),
   };
 }
+
+/** Fits a stand-in ahead of a fuzz: for what drives it with everything else off, or the whole pickup. */
+export function fitStandIn(rig: Rig, deviceId: string): Edit | null {
+  const device = findDevice(rig, deviceId);
+  if (!device) return null;
+  const { standIn: _, ...bare } = device;
+  const positions = { [deviceId]: true };
+  const alone = { ...rig, standing: { ...rig.standing, positions, powered: true } };
+  const path = drivePath(routeOf(withDevice(alone, bare)));
+  const found = standInFor(path, stopOf(path.stops, 'device', deviceId));
+  const { lH, rDcOhm } = playingGuitar(rig);
+  const standIn = {
+    lH: entered(found?.lH ?? lH.value),
+    rOhm: entered(Math.round(found?.rOhm ?? rDcOhm.value)),
+  };
+  return { kind: 'replace', part: { of: 'device', to: { ...bare, standIn } } };
+}
+
+/** Takes it out again. */
+export function takeStandInOut(rig: Rig, deviceId: string): Edit | null {
+  const device = findDevice(rig, deviceId);
+  if (!device?.standIn) return null;
+  const { standIn: _, ...to } = device;
+  return { kind: 'replace', part: { of: 'device', to } };
+}
+
+const withDevice = (rig: Rig, device: Device): Rig =>
+  applyEdits(rig, { kind: 'replace', part: { of: 'device', to: device } });

@@ -35,6 +35,7 @@ function pathBackwards(path: readonly PathElement[], load: Load, w: number): Bac
       at.shunt(c(1 / (item.rOhm * item.wiper)));
       at.series(c(item.rOhm * (1 - item.wiper)));
     } else if (item.kind === 'branch') at.shunt(pathBackwards(item.path, item.load, w).y);
+    else if (item.kind === 'coil') at.series(c(item.rOhm, w * item.lH));
     else {
       const all = w * item.cPerMF * item.lengthM;
       at.shunt(c(all * item.lossTangent, all + w * item.plugsF));

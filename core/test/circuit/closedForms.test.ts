@@ -51,6 +51,15 @@ test('a voltage behind a resistance into a resistance is a divider', () => {
   );
 });
 
+test('a coil in the way is its resistance and reactance in series with what drives it', () => {
+  const section: Section = {
+    source: voltage(1000),
+    path: [{ kind: 'coil', rOhm: 5000, lH: 2.2 }],
+    load: { rOhm: 8000, cF: 0, grid: null },
+  };
+  expectForm(section, (w) => div(R(8000), add(R(14000), L(2.2)(w))));
+});
+
 test('a resistance into a capacitance is a first-order low-pass', () => {
   const section: Section = {
     source: voltage(10e3),

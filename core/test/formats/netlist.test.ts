@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { compileSection, createLadderState, gridOf, solveLadder } from '../../src/circuit';
 import { writeNetlist, writeResponseCsv } from '../../src/formats';
-import { analyseRig } from '../../src/figures';
+import { analyseRig, measureRig } from '../../src/figures';
 import { deviceOfClass, entered, guitarOfClass, pickupOfClass, type Guitar } from '../../src/gear';
 import { drivePath, routeOf, routeRows } from '../../src/path';
 import {
@@ -14,6 +14,7 @@ import {
   setLeadLength,
   type Rig,
 } from '../../src/rig';
+import { fitStandIn } from '../../src/tools';
 import { size } from '../circuit/complex';
 import { randomRig } from '../rig/randomRig';
 import { stand, withGuitar } from '../rig/straightRow';
@@ -110,6 +111,24 @@ test('every kind of branch, and a lead so long that it is a line', () => {
   rig = applyEdits(rig, setLeadLength(last, 90), { kind: 'stamp', playing: 'g1' });
   // The main way, the tuner and the second amp by their side jacks, and the amp's loop.
   expect(expectSame(stand(rig, { 'd4.0': true }))).toBe(routeRows(rig).length);
+});
+
+test('a stand-in for the pickup ahead of a fuzz', () => {
+  let rig = base;
+  for (const name of ['buffer', 'lowImpedanceFuzz'] as const)
+    rig = applyEdits(rig, insertDevice(rig, mainRow(rig).devices.length, deviceOfClass(name, '')));
+  const fitted = applyEdits(rig, fitStandIn(rig, 'd2')!);
+  expect(mainRow(fitted).devices[1]!.standIn).toMatchObject({
+    lH: { value: 2.2 },
+    rOhm: { value: 5650 },
+  });
+  expectSame(stand(fitted, { d2: true }));
+  const [bare, with_] = [rig, fitted].map((one) => measureRig(stand(one, { d2: true })));
+  if (bare!.kind !== 'sounding' || with_!.kind !== 'sounding') throw new Error('silent');
+  // 2.2 H and 5.65 kΩ into 8 kΩ: quieter, and duller, as from the pickup itself.
+  expect(with_!.figures.levelDb).toBeLessThan(bare!.figures.levelDb - 3);
+  expect(with_!.figures.trebleDb).toBeLessThan(bare!.figures.trebleDb - 6);
+  expect(measureRig(stand(fitted, { d2: false }))).toEqual(measureRig(stand(rig, { d2: false })));
 });
 
 test('nodes can be followed by a person; names are never twice', () => {

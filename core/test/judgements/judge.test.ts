@@ -10,6 +10,7 @@ import {
   type ApproachKind,
   type Rig,
 } from '../../src/rig';
+import { fitStandIn, takeStandInOut } from '../../src/tools';
 import { stand, withEnd, withGuitar } from '../rig/straightRow';
 
 /// Each judgement in a rig that deserves it, and absent from one that does not.
@@ -49,6 +50,16 @@ describe('low-impedance fuzz', () => {
     expect(numberOf(found, 'buffer gives from')).toBe('150\u00a0Ω');
     expect(numberOf(found, 'the guitar, at 1 kHz')).toMatch(/kΩ$/u);
     expect(find(row(['lowImpedanceFuzz', 'buffer']), 'fuzzWantsPickup')).toBeUndefined();
+  });
+
+  test('with a stand-in for the pickup ahead of it, it is only noted', () => {
+    const rig = row(['buffer', 'lowImpedanceFuzz']);
+    const fitted = applyEdits(rig, fitStandIn(rig, 'd2')!);
+    expect(find(fitted, 'fuzzWantsPickup')).toMatchObject({
+      weight: 'note',
+      title: 'lowImpedanceFuzz hears buffer through a stand-in for the pickup',
+    });
+    expect(applyEdits(fitted, takeStandInOut(fitted, 'd2')!)).toEqual(rig);
   });
 
   test('a buffered bypass in front counts only while it is off, a drive of 5 kΩ while it is on', () => {

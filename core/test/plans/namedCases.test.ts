@@ -140,6 +140,16 @@ test('wah before a low-impedance fuzz: a buffer between them, or the fuzz first'
   expect(has(kept, 'buffer', { before: 'd9' })).toBe(true);
 });
 
+test('something buffered that has to stay in front of a fuzz: a stand-in for the pickup', () => {
+  const tuner = { ...deviceOfClass('tuner', 'd8'), bypass: 'buffered' as const };
+  const rig = board(3, [tuner, FUZZ, ...drives(2)], 4);
+  const free = solve(under(rig, 'clear')).advised;
+  expect(free.plan.score.terms.rules).toBe(0);
+  const { advised } = solve(under(rig, 'clear', { keepsOrder: true }));
+  expect(has(advised, 'standIn', { device: 'd9' })).toBe(true);
+  expect(advised.plan.score.terms.rules).toBe(0);
+});
+
 test('a dull dark guitar on a 10 m lead: shorter or lower-capacitance lead, no box', () => {
   const dark = { ...board(10, [], 0), guitars: [guitarOfClass('hotTwin', 'dark')] };
   const { advised } = solve(under(dark, 'clear'));

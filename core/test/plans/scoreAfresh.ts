@@ -109,7 +109,10 @@ function brokenRules(rig: Rig): number {
   const analysis = analyseRig(bare);
   if (analysis.kind !== 'sounding') return 0;
   const said = judgeRig(bare, rowId, analysis, { kind: 'nothingHeard' }, 'metric');
-  const broken = said.filter(({ kind }) => kind === 'wahIntoFuzz' || kind === 'fuzzWantsPickup');
+  const broken = said.filter(
+    ({ kind, weight }) =>
+      weight === 'warning' && (kind === 'wahIntoFuzz' || kind === 'fuzzWantsPickup'),
+  );
   // One that the guitar's own electronics drive is no matter of the board.
   const byBoxes = broken.filter(({ key }) => !key.includes(':g'));
   return new Set(byBoxes.map(({ kind, place }) => `${kind} ${place?.id}`)).size;

@@ -86,7 +86,14 @@ export function DevicePanel({ rig, units, actions, id, rowId, number, analysed }
       <DeviceOffFields device={device} units={units} actions={actions} />
       {wantsPickup(device) && (
         <Disclosure title="A stand-in for the pickup">
-          <StandInTool rig={rig} rowId={rowId} id={id} />
+          <StandInTool
+            rig={rig}
+            rowId={rowId}
+            id={id}
+            device={device}
+            units={units}
+            actions={actions}
+          />
         </Disclosure>
       )}
       <Typography variant="caption" sx={{ display: 'block', mt: 1, color: 'text.secondary' }}>

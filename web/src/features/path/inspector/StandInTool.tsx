@@ -1,9 +1,20 @@
-import { formatQuantity, type Rig, type StandIn } from '@gullwind/core';
-import { Box, Typography } from '@mui/material';
+import {
+  fitStandIn,
+  formatQuantity,
+  takeStandInOut,
+  type Device,
+  type Edit,
+  type Rig,
+  type StandIn,
+  type UnitSystem,
+} from '@gullwind/core';
+import { Box, Button, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { questionsWorker } from '../../../workers/workers';
 import { useLatest } from '../../../workers/useLatest';
 import { Figure } from '../../../ui/Figure';
+import { PartFields } from '../../../ui/parts/PartFields';
+import type { PathActions } from '../usePathActions';
 
 interface Question {
   readonly rig: Rig;
@@ -18,8 +29,46 @@ const ask = async ({ rig, rowId, id }: Question) => ({
 
 const ohm = (value: number) => formatQuantity(value, 'resistance', 'metric');
 
-/** What to put ahead of a fuzz that something buffered has to drive. */
-export function StandInTool({ rig, rowId, id }: Question) {
+interface Props extends Question {
+  readonly device: Device;
+  readonly units: UnitSystem;
+  readonly actions: PathActions;
+}
+
+/** What to put ahead of a fuzz that something buffered has to drive, and what is there. */
+export function StandInTool({ rig, rowId, id, device, units, actions }: Props) {
+  const fit = (edit: Edit | null) => edit && actions.edit(edit);
+  if (!device.standIn)
+    return (
+      <>
+        <Advice rig={rig} rowId={rowId} id={id} />
+        <Button size="small" onClick={() => fit(fitStandIn(rig, id))}>
+          Fit one
+        </Button>
+      </>
+    );
+  return (
+    <>
+      <PartFields
+        part={device}
+        of="device"
+        id={id}
+        fields={[
+          ['standIn.lH', 'Coil'],
+          ['standIn.rOhm', 'Resistor'],
+        ]}
+        units={units}
+        assumedFrom="the pickup"
+        actions={actions}
+      />
+      <Button size="small" onClick={() => fit(takeStandInOut(rig, id))}>
+        Take the stand-in out
+      </Button>
+    </>
+  );
+}
+
+function Advice({ rig, rowId, id }: Question) {
   const question = useMemo(() => ({ rig, rowId, id }), [rig, rowId, id]);
   const answer = useLatest(question, ask);
   if (answer?.id !== id) return <Typography variant="body2">…</Typography>;

@@ -55,7 +55,7 @@ export interface Post {
 export function postsOf({ stops, layout }: DrawnWay): readonly Post[] {
   const seen = new Set<string>();
   return stops.flatMap(({ place }, stop) => {
-    if (place.kind !== 'device' || seen.has(place.id)) return [];
+    if (place.kind !== 'device' || place.part === 'standIn' || seen.has(place.id)) return [];
     seen.add(place.id);
     return [{ deviceId: place.id, stop, x: layout.spans[stop]![0] }];
   });
