@@ -99,7 +99,7 @@ describe('hostile values', () => {
     ['name', '', 'Name: it is empty; at least 1 character is needed.'],
     ['name', 'x'.repeat(81), '“name” length must be less than or equal to 80 characters long.'],
     ['guitars.0.lH.value', 0, 'Pickup inductance: 0\u00a0H is below the least, 10\u00a0mH.'],
-    ['format', 7, '“format” is 7; this version reads format 2 and those before it.'],
+    ['format', 7, '“format” is 7; this version reads format 3 and those before it.'],
     ['surprise', 1, '“surprise” is not allowed.'],
     ['standing.positions', { d9: true }, 'There is no device “d9” in this rig.'],
     ['rows.0.leads', [], 'Leads: 0 for 0 devices; every hop needs one, 1 in all.'],

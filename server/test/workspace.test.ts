@@ -140,8 +140,8 @@ describe('what is no workspace is refused with a sentence', () => {
     ['another format', { ...EMPTY, format: 9 }, /format.* is 9; this version reads format 1/u],
     [
       'a rig of a future format',
-      { ...EMPTY, rigs: [{ ...kept, document: { ...rig, format: 3 } }] },
-      /format.* is 3; this version reads format 2 and those before it/u,
+      { ...EMPTY, rigs: [{ ...kept, document: { ...rig, format: 4 } }] },
+      /format.* is 4; this version reads format 3 and those before it/u,
     ],
     [
       'a graph that ends nowhere',

@@ -8,14 +8,12 @@ import {
 } from '../gear';
 import { capacitanceFor } from '../tools';
 import { drivePath, routeOf } from '../path';
-import { allLeads, mainRow, type Rig, type Row } from '../rig';
+import { allLeads, isPatch, mainRow, type Rig, type Row } from '../rig';
 import { MINUTES, NOTHING, USUAL_PRICE } from './efforts';
 import type { Effort, Move } from './move';
 
 /// Other leads, and other lengths of them.
 
-/** What is longer than this goes from somewhere to the board or back; shorter ones are patches, m. */
-const LONGEST_PATCH_M = 1;
 const MOST_OF_GEAR = 3;
 /** Another kind has to differ by this much to be one. */
 const DIFFERENT = 0.08;
@@ -25,8 +23,8 @@ const SHAPING_CLASSES: readonly LeadClass[] = ['ordinary', 'high'];
 
 export function leadMoves(rig: Rig, gear: readonly GearItem[]): readonly Move[] {
   const free = frontLeads(rig).filter(({ id }) => !rig.brief.keptLeads.includes(id));
-  const long = free.filter((lead) => lead.lengthM.value > LONGEST_PATCH_M);
-  const patches = free.filter((lead) => lead.lengthM.value <= LONGEST_PATCH_M);
+  const long = free.filter((lead) => !isPatch(lead));
+  const patches = free.filter(isPatch);
   return [
     ...long.flatMap((lead) => [
       ...kindMoves(rig, [lead], gear),

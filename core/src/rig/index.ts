@@ -19,7 +19,7 @@ export {
   reshapeDevice,
 } from './composeBranch';
 export * from './composeEdit';
-export { keepSituation, measureOutSituation, situationNow, standAt } from './situations';
+export { isPatch, keepSituation, measureOutSituation, situationNow, standAt } from './situations';
 export * from './composeBrief';
 export { CHOICE_RULES, FIELD_RULES, fieldRule } from './fields';
 export type { FieldRule, PartKind } from './fields';

@@ -1,4 +1,4 @@
-import { isSameSourced } from '../gear';
+import { isSameSourced, type Lead } from '../gear';
 import { addTo, group } from './composeBranch';
 import type { Edit } from './edit';
 import { allLeads, findLead, freshId, type Rig, type Situation } from './rig';
@@ -8,10 +8,12 @@ import { allLeads, findLead, freshId, type Rig, type Situation } from './rig';
 /** Patches are the same everywhere; what is longer goes from the board to somewhere, m. */
 const LONGEST_PATCH_M = 1;
 
+export const isPatch = ({ lengthM }: Lead): boolean => lengthM.value <= LONGEST_PATCH_M;
+
 const lengthsOf = (rig: Rig): Situation['lengths'] =>
   Object.fromEntries(
     allLeads(rig)
-      .filter(({ lengthM }) => lengthM.value > LONGEST_PATCH_M)
+      .filter((lead) => !isPatch(lead))
       .map(({ id, lengthM }) => [id, lengthM]),
   );
 

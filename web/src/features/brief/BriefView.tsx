@@ -3,7 +3,7 @@ import { Box, Button } from '@mui/material';
 import { useMemo } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { useSettings } from '../../app/useSettings';
-import { StageHeader, useRigEdits, useUndoKeys, type OpenRig } from '../editor';
+import { RigTools, StageHeader, useRigEdits, useUndoKeys, type OpenRig } from '../editor';
 import { ApproachPart } from './ApproachPart';
 import type { BriefPartProps } from './briefPart';
 import { GearPart } from './GearPart';
@@ -32,7 +32,8 @@ export function BriefView({ open }: { open: OpenRig }) {
       component="main"
       sx={{ height: { lg: '100vh' }, display: 'flex', flexDirection: 'column' }}
     >
-      <StageHeader open={open} stage="Brief">
+      <StageHeader stage="Brief" name={rig.name} player={rig.player} save={open.save}>
+        <Box sx={{ flex: 1 }} />
         <Button component={RouterLink} to={`/rigs/${open.id}/path`} size="small">
           See its path
         </Button>
@@ -45,6 +46,7 @@ export function BriefView({ open }: { open: OpenRig }) {
         >
           Look for plans
         </Button>
+        <RigTools canUndo={open.past.length > 0} canRedo={open.future.length > 0} />
       </StageHeader>
       <Box
         sx={{

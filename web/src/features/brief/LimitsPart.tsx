@@ -1,6 +1,7 @@
 import {
   allLeads,
   editBrief,
+  isPatch,
   MOST_ADDED_BOXES,
   MOST_MONEY,
   nameLead,
@@ -12,13 +13,11 @@ import { PlainNumberField } from '../../ui/PlainNumberField';
 import type { BriefPartProps } from './briefPart';
 import { Part } from './Part';
 
-const LONGEST_PATCH_M = 1;
-
 /** What must not change, and how much there may be of what is added. */
 export function LimitsPart({ rig, edit }: BriefPartProps) {
   const { brief } = rig;
   const change = (to: Partial<Brief>) => edit(editBrief(rig, to));
-  const leads = allLeads(rig).filter(({ lengthM }) => lengthM.value > LONGEST_PATCH_M);
+  const leads = allLeads(rig).filter((lead) => !isPatch(lead));
   return (
     <Part title="What must not change">
       <Tick checked={brief.keepsOrder} onChange={(keepsOrder) => change({ keepsOrder })}>

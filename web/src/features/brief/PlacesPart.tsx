@@ -2,6 +2,7 @@ import {
   allLeads,
   editBrief,
   FIELD_RULES,
+  isPatch,
   keepSituation,
   nameLead,
   removeFrom,
@@ -19,14 +20,12 @@ import type { BriefPartProps } from './briefPart';
 import { Part } from './Part';
 
 const USUAL_PLACES = ['home', 'rehearsal', 'the big stage'];
-/** What is longer than this goes from somewhere to the board or back, m. */
-const LONGEST_PATCH_M = 1;
 const RULE = FIELD_RULES.lead.lengthM;
 const NAME_STYLE = { fontSize: 14, fontWeight: 600, width: '100%' } as const;
 
 /** How long the long leads are now, at each place, and how short they may get. */
 export function PlacesPart({ rig, units, edit }: BriefPartProps) {
-  const leads = allLeads(rig).filter(({ lengthM }) => lengthM.value > LONGEST_PATCH_M);
+  const leads = allLeads(rig).filter((lead) => !isPatch(lead));
   const addPlace = () => {
     const taken = rig.situations.map(({ name }) => name);
     const name = USUAL_PLACES.find((usual) => !taken.includes(usual));

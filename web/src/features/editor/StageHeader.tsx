@@ -1,24 +1,38 @@
 import { Box, Typography } from '@mui/material';
-import type { ReactNode } from 'react';
+import { useCallback, type ReactNode } from 'react';
 import { NameField } from '../../ui/NameField';
-import type { OpenRig } from './editorSlice';
-import { RigTools } from './RigTools';
+import type { SaveState } from './editorSlice';
 import { SaveMark } from './SaveMark';
 import { useRigEdits } from './useRigEdits';
 
 interface Props {
-  readonly open: OpenRig;
-  readonly stage: string;
-  readonly children?: ReactNode;
+  /** Which stage is looked at, where the page does not say so itself. */
+  readonly stage?: string;
+  readonly name: string;
+  readonly player: string;
+  readonly save: SaveState;
+  /** What acts on all of the rig. */
+  readonly children: ReactNode;
 }
 
+// The same objects each time: what is drawn with them is not drawn again.
 const NAME_STYLE = { fontSize: 21, fontWeight: 600, width: '100%' } as const;
 const PLAYER_STYLE = { fontSize: 15, width: '100%' } as const;
 
-/** Whose rig this is, which stage is looked at, and how it stands with the server. */
-export function StageHeader({ open, stage, children }: Props) {
-  const { rig, save, past, future } = open;
+/** Whose rig this is, how it stands with the server, and what acts on all of it. */
+export function StageHeader({ stage, name, player, save, children }: Props) {
   const edit = useRigEdits();
+  const rename = useCallback(
+    (to: string) => edit({ kind: 'rename', target: { of: 'rig' }, to }),
+    [edit],
+  );
+  const namePlayer = useCallback(
+    (to: string) => edit({ kind: 'describe', field: 'player', to }),
+    [edit],
+  );
+  const named = (
+    <NameField label="Name of the rig" value={name} onChange={rename} sx={NAME_STYLE} />
+  );
   return (
     <Box
       component="header"
@@ -33,31 +47,29 @@ export function StageHeader({ open, stage, children }: Props) {
         borderColor: 'divider',
       }}
     >
-      <Typography component="h1" sx={{ fontSize: 21, mr: 1 }}>
-        {stage}
-      </Typography>
-      <Box sx={{ flex: '1 1 170px', minWidth: 110, maxWidth: 320 }}>
-        <NameField
-          label="Name of the rig"
-          value={rig.name}
-          onChange={(to) => edit({ kind: 'rename', target: { of: 'rig' }, to })}
-          sx={NAME_STYLE}
-        />
+      {stage && (
+        <Typography component="h1" sx={{ fontSize: 21, mr: 1 }}>
+          {stage}
+        </Typography>
+      )}
+      <Box
+        component={stage ? 'div' : 'h1'}
+        sx={{ m: 0, flex: '1 1 150px', minWidth: 110, maxWidth: 300 }}
+      >
+        {named}
       </Box>
-      <Box sx={{ flex: '0 1 170px', minWidth: 60 }}>
+      <Box sx={{ flex: '0 1 120px', minWidth: 60 }}>
         <NameField
           label="Player"
-          value={rig.player}
+          value={player}
           required={false}
           placeholder="whose rig is it?"
-          onChange={(to) => edit({ kind: 'describe', field: 'player', to })}
+          onChange={namePlayer}
           sx={PLAYER_STYLE}
         />
       </Box>
       <SaveMark save={save} />
-      <Box sx={{ flex: 1 }} />
       {children}
-      <RigTools canUndo={past.length > 0} canRedo={future.length > 0} />
     </Box>
   );
 }

@@ -3,6 +3,5 @@ export { editorActions, editorSlice, shownRig } from './editorSlice';
 export type { OpenRig, SaveState } from './editorSlice';
 export { RigStage } from './RigStage';
 export { RigTools, Tool } from './RigTools';
-export { SaveMark } from './SaveMark';
 export { StageHeader } from './StageHeader';
 export { useRigEdits, useUndoKeys } from './useRigEdits';

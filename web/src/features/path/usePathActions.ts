@@ -185,8 +185,6 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
         const ids = allDevices(rigNow()).flatMap(switchesOfDevice);
         edit({ kind: 'stamp', positions: Object.fromEntries(ids.map((id) => [id, false])) });
       },
-      rename: (to: string) => edit({ kind: 'rename', target: { of: 'rig' }, to }),
-      namePlayer: (to: string) => edit({ kind: 'describe', field: 'player', to }),
       undo: () => dispatch(editorActions.undone()),
       redo: () => dispatch(editorActions.redone()),
     };

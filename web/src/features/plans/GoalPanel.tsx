@@ -7,7 +7,6 @@ import {
   weightsOf,
   type ApproachKind,
   type Rig,
-  type UnitSystem,
   type Weights,
 } from '@gullwind/core';
 import { Box, Button, Link, NativeSelect, Typography } from '@mui/material';
@@ -17,7 +16,7 @@ import { PlainNumberField } from '../../ui/PlainNumberField';
 import { useRigEdits } from '../editor';
 
 /** What the plans are for: the approach, what each part of its goal weighs, and what has to stay. */
-export function GoalPanel({ rig }: { rig: Rig; units: UnitSystem }) {
+export function GoalPanel({ rig }: { rig: Rig }) {
   const edit = useRigEdits();
   const { rigId } = useParams();
   const weights = weightsOf(rig);

@@ -6,7 +6,7 @@ import { useAppDispatch } from '../../app/store';
 import { useGearItems } from '../../app/useGearItems';
 import { useSettings } from '../../app/useSettings';
 import { frontOf, usePlanDetail, usePlans } from '../../workers/usePlans';
-import { editorActions, StageHeader, useUndoKeys, type OpenRig } from '../editor';
+import { editorActions, RigTools, StageHeader, useUndoKeys, type OpenRig } from '../editor';
 import { GoalPanel } from './GoalPanel';
 import { PlanSheet } from './PlanSheet';
 import { ProposalList } from './ProposalList';
@@ -64,7 +64,10 @@ export function PlansView({ open }: { open: OpenRig }) {
       component="main"
       sx={{ height: { lg: '100vh' }, display: 'flex', flexDirection: 'column' }}
     >
-      <StageHeader open={open} stage="Plans" />
+      <StageHeader stage="Plans" name={rig.name} player={rig.player} save={open.save}>
+        <Box sx={{ flex: 1 }} />
+        <RigTools canUndo={open.past.length > 0} canRedo={open.future.length > 0} />
+      </StageHeader>
       <Box
         sx={{
           flex: 1,
@@ -82,7 +85,7 @@ export function PlansView({ open }: { open: OpenRig }) {
             minHeight: 0,
           }}
         >
-          <GoalPanel rig={rig} units={units} />
+          <GoalPanel rig={rig} />
           <SearchState work={work} depth={depth} onDepth={setDepth} />
           <ProposalList
             rig={rig}
