@@ -71,8 +71,8 @@ function advise(kept: readonly RankedPlan[], asItIs: RankedPlan): RankedPlan {
   const price = (plan: RankedPlan) =>
     likelyGoal(plan) + (plan === asItIs ? 0 : neededFor(plan, asItIs));
   const best = kept.reduce((a, b) => (price(b) < price(a) ? b : a));
-  const isFine = asItIs.score.goal < WORTH_TOUCHING;
-  return isFine || gainOf(asItIs, best) < WORTH_TOUCHING ? asItIs : best;
+  // Where less than that is left, no more can be gained: the goal is never below nought.
+  return gainOf(asItIs, best) < WORTH_TOUCHING ? asItIs : best;
 }
 
 /** The terms that made a plan's goal another, the largest share first: what changed, and by how much in J. */

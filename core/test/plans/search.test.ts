@@ -14,9 +14,11 @@ import {
 import {
   applyEdit,
   applyEdits,
+  editBrief,
   keepScene,
   keepSituation,
   mainRow,
+  newRig,
   setLeadLength,
   type ApproachKind,
   type Rig,
@@ -189,6 +191,23 @@ test('what the brief rules out is not among the moves', () => {
     action.kind === 'leadLength' && action.lead === first ? [action.lengthM] : [],
   );
   expect(Math.min(...lengths)).toBe(0.5);
+});
+
+test('a lead is shortened where it is longer than that, and nowhere made longer', () => {
+  let rig = newRig('places');
+  for (const [name, lengthM] of [
+    ['near', 2],
+    ['far', 12],
+  ] as const) {
+    rig = applyEdits(rig, setLeadLength('l1', lengthM));
+    rig = applyEdits(rig, keepSituation(rig, name));
+  }
+  rig = applyEdits(rig, editBrief(rig, { reach: { l1: entered(4) } }));
+  const cut = findMoves(rig).find(({ key }) => key === 'length l1 4')!;
+  const made = makeMoves(rig, [cut])!.rig;
+  expect(mainRow(made).leads[0]!.lengthM.value).toBe(4);
+  expect(made.situations.map(({ lengths }) => lengths.l1!.value)).toEqual([2, 4]);
+  expect(cut.condition).toBeNull();
 });
 
 test('two pairs that are each too dear together stay out of a plan', () => {
