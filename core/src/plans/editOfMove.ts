@@ -3,6 +3,7 @@ import { drivePath, referenceElement, routeOf } from '../path';
 import {
   allLeads,
   applyTrusted,
+  findDevice,
   findLead,
   freshId,
   insertDevice,
@@ -54,8 +55,9 @@ export function makeMove(rig: Rig, { action }: Move): Made | null {
   return next && next !== rig ? { rig: next, edit } : null;
 }
 
-/** A move as an edit of the rig as it is by then; null where there is nothing to do. */
+/** A move as an edit of the rig as it is by then; null where there is nothing to do, or nothing to do it to. */
 export function editOfMove(rig: Rig, action: MoveAction): Edit | null {
+  if (isGone(rig, action)) return null;
   switch (action.kind) {
     case 'buffer':
     case 'ownPedal':
@@ -86,6 +88,13 @@ export function editOfMove(rig: Rig, action: MoveAction): Edit | null {
     case 'standIn':
       return fitStandIn(rig, action.device);
   }
+}
+
+/** What a move speaks of may be out of the rig by then. */
+function isGone(rig: Rig, action: MoveAction): boolean {
+  if ('before' in action && gapOf(rig, action.before) < 0) return true;
+  if (!('device' in action) || typeof action.device !== 'string') return false;
+  return findDevice(rig, action.device) === undefined;
 }
 
 const chooseEdit = (id: string, field: string, to: string): Edit => ({

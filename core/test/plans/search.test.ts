@@ -163,6 +163,15 @@ test('it is the same each time', () => {
   expect(finishSearch(small!)).toEqual(finishSearch(small!));
 });
 
+test('a move of what is not there any more does nothing', () => {
+  const empty = newRig('empty');
+  for (const move of findMoves(small!)) {
+    const made = makeMoves(empty, [move]);
+    // Only its leads and the end of its row are there.
+    if (made) expect(move.key).toMatch(/^(kind|length|capacitor|buffer end)/u);
+  }
+});
+
 test('what the brief rules out is not among the moves', () => {
   const { brief } = small!;
   const withBrief = (change: Partial<typeof brief>): Rig => ({

@@ -66,14 +66,15 @@ export function usePlans(
   return { found, stop, start };
 }
 
-/** The best so far, or of all. */
-export function frontOf(found: PlansFound): readonly RankedPlan[] {
+const NO_PLANS: readonly RankedPlan[] = [];
+
+/** The best so far, or of all; none while they are still those of another rig. */
+export function frontOf(found: PlansFound, rig: Rig): readonly RankedPlan[] {
+  if (found.kind === 'waiting' || found.rig !== rig) return NO_PLANS;
   switch (found.kind) {
-    case 'waiting':
-      return [];
     case 'running':
     case 'stopped':
-      return found.progress?.front ?? [];
+      return found.progress?.front ?? NO_PLANS;
     case 'done':
       return found.search.front;
   }

@@ -29,7 +29,7 @@ export function PlansView({ open }: { open: OpenRig }) {
   const [depth, setDepth] = useState<2 | 3>(2);
   const work = usePlans(rig, gear, OPTIONS[depth]);
   const { found } = work;
-  const front = frontOf(found);
+  const front = frontOf(found, rig);
   const proposals = useMemo(() => {
     const asItIs = front.find(({ moves }) => moves.length === 0);
     return asItIs ? choosePlans(front, asItIs) : NO_PROPOSALS;
