@@ -50,7 +50,7 @@ function sayGap(rig: Rig, before: string | null, moved?: string): string {
   const devices = rig.rows[0]!.devices.filter(({ id }) => id !== moved);
   const at = before === null ? devices.length : devices.findIndex(({ id }) => id === before);
   const [left, right] = [devices[at - 1], devices[at]];
-  if (!right) return left ? `at the end, behind ${left.name}` : 'on the board';
+  if (!right) return left ? `${moved ? 'to' : 'at'} the end, behind ${left.name}` : 'on the board';
   return left ? `between ${left.name} and ${right.name}` : `first, in front of ${right.name}`;
 }
 
