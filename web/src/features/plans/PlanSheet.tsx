@@ -110,7 +110,6 @@ function Notes({ title, notes }: { title: string; notes: readonly string[] }): R
 }
 
 const nothing = () => undefined;
-const NOTHING_SELECTED = { kind: 'device', id: '' } as const;
 
 /** The way before and after, to the same scale of its own. */
 function Runs({ rig, detail, units }: { rig: Rig; detail: PlanDetail; units: UnitSystem }) {
@@ -140,7 +139,8 @@ function Runs({ rig, detail, units }: { rig: Rig; detail: PlanDetail; units: Uni
             rig={when === 'before' ? rig : detail.rig}
             rowId={rowId}
             analysed={ways[when]}
-            selection={NOTHING_SELECTED}
+            name={when}
+            selection={null}
             units={units}
             onSelect={nothing}
             onStamp={nothing}

@@ -1,6 +1,6 @@
 import { findDevice, type Analysis, type Rig, type UnitSystem } from '@gullwind/core';
 import { Box } from '@mui/material';
-import { useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
 import { HatchPattern } from '../../../ui/HatchPattern';
 import { useElementWidth } from '../../../ui/useElementWidth';
 import type { AnalysedWays } from '../../../workers/useAnalysis';
@@ -24,7 +24,10 @@ export interface RunProps {
   readonly rowId: string;
   /** Of exactly this rig, or of the one before it while it is being computed. */
   readonly analysed: AnalysedWays | null;
-  readonly selection: Selection;
+  /** Null: it is only looked at. */
+  readonly selection: Selection | null;
+  /** Tells two Runs on one page apart. */
+  readonly name?: string;
   readonly units: UnitSystem;
   readonly onSelect: (selection: Selection) => void;
   readonly onStamp: (switchId: string) => void;
@@ -33,14 +36,13 @@ export interface RunProps {
   readonly onDragGivenUp: () => void;
 }
 
-const optionId = (stop: Selection) => `run-${writeSelection(stop)}`;
-
 /**
  * The signal's way to scale, left to right: water, thread, leads and posts; behind the amp its effects
  * loop; below the line what leaves it. A list to a screen reader, with one option for everything.
  */
 export function Run(props: RunProps) {
-  const { rig, rowId, analysed, selection, units, onSelect, onStamp } = props;
+  const { rig, rowId, analysed, selection, name = 'run', units, onSelect, onStamp } = props;
+  const optionId = useCallback((stop: Selection) => `${name}-${writeSelection(stop)}`, [name]);
   const [box, width] = useElementWidth<HTMLDivElement>(1180);
   const ways = useMemo(() => drawWays(rig, rowId, width), [rig, rowId, width]);
   const labels = useMemo(() => layLabels(rig, ways, width), [rig, ways, width]);
@@ -52,7 +54,7 @@ export function Run(props: RunProps) {
   const top = unusedTop(labels.flat());
   const bottom = Math.max(RUN_HEIGHT, ...inlets.map(({ y }) => y + INLET_ROW_PX / 2));
   const drag = useRunDrag(rig, ways, props);
-  const isSelected = (stop: Selection) => isSame(stop, selection);
+  const isSelected = (stop: Selection) => selection !== null && isSame(stop, selection);
   const shared = { rig, units, optionId, isSelected, onSelect };
   return (
     <Box
@@ -60,8 +62,7 @@ export function Run(props: RunProps) {
       role="listbox"
       aria-label="The way from guitar to amp"
       aria-orientation="horizontal"
-      aria-activedescendant={optionId(selection)}
-      tabIndex={0}
+      {...(selection && { 'aria-activedescendant': optionId(selection), tabIndex: 0 })}
       sx={{
         '&:focus-visible': { outline: 2, outlineColor: 'primary.main', outlineOffset: -2 },
         touchAction: 'pan-y',
