@@ -54,7 +54,7 @@ export function SideBySide({ rig, units, proposals, onTakeOver, onDone }: Props)
       <Table size="small" aria-label="Proposals side by side" sx={{ tableLayout: 'fixed' }}>
         <TableHead>
           <TableRow>
-            <TableCell sx={{ width: 190, pl: 0 }} />
+            <TableCell sx={{ width: 190, pl: 0 }}>proposal</TableCell>
             {proposals.map(({ plan }, i) => (
               <TableCell key={keyOf(plan)} sx={{ verticalAlign: 'top', fontSize: 14 }}>
                 <strong>{LETTERS[i]}</strong>{' '}
