@@ -1,5 +1,5 @@
 import { drivePath, routeOf, SectionSolver } from '../path';
-import { applyEdits, standAt, type Rig, type Standing } from '../rig';
+import { applyEdits, knownStanding, standAt, type Rig } from '../rig';
 import { measureRoute, type Sound } from './analyseRig';
 
 type Heard = Omit<Sound, 'nowDb'> | null;
@@ -29,7 +29,7 @@ export function measureScenes(
     { id: null, sound: heardOf(rig, rowId, solver) },
     ...rig.scenes.map(({ id, standing }) => ({
       id,
-      sound: heardOf({ ...rig, standing: knownOf(rig, standing) }, rowId, solver),
+      sound: heardOf({ ...rig, standing: knownStanding(rig, standing) }, rowId, solver),
     })),
   ];
 }
@@ -44,11 +44,4 @@ export function measureSituations(
     id: situation.id,
     sound: heardOf(applyEdits(rig, standAt(rig, situation)), rowId, solver),
   }));
-}
-
-/** A scene may name a guitar that is out of the rig by now: the first one plays instead. */
-function knownOf(rig: Rig, standing: Standing): Standing {
-  const isKnown =
-    standing.playing === null || rig.guitars.some(({ id }) => id === standing.playing);
-  return isKnown ? standing : { ...standing, playing: rig.guitars[0]!.id };
 }

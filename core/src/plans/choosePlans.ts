@@ -6,14 +6,11 @@ export interface Proposal {
   readonly plan: RankedPlan;
   /** What this approach would do first. */
   readonly isAdvised: boolean;
-  /** Against leaving the rig alone, and against the next smaller proposal, in J. */
-  readonly gain: number;
-  readonly gainOverNext: number;
 }
 
 /** How much nearer to its goal a rig has to come for one more move, and for one more box. */
-export const WORTH_A_MOVE = 0.1;
-export const WORTH_A_BOX = 0.4;
+const WORTH_A_MOVE = 0.1;
+const WORTH_A_BOX = 0.4;
 /** How much less a move is advised whose condition nobody has confirmed. */
 const UNCERTAIN = 0.3;
 /** What is left to gain below this is left alone, dB. */
@@ -21,7 +18,7 @@ export const WORTH_TOUCHING = 0.5;
 const MOST_PROPOSALS = 6;
 
 /** Work and money as one, to lay plans out by: a unit of money like a minute. */
-export const burdenOf = ({ effort }: RankedPlan): number => effort.minutes + effort.cost;
+const burdenOf = ({ effort }: RankedPlan): number => effort.minutes + effort.cost;
 
 /**
  * The few plans of a front worth showing, from leaving it alone upwards: each costs more than the one before
@@ -38,12 +35,7 @@ export function choosePlans(front: readonly RankedPlan[], asItIs: RankedPlan): r
   }
   while (kept.length > MOST_PROPOSALS) kept.splice(leastStep(kept), 1);
   const advised = advise(kept, asItIs);
-  return kept.map((plan, i) => ({
-    plan,
-    isAdvised: plan === advised,
-    gain: gainOf(asItIs, plan),
-    gainOverNext: i === 0 ? 0 : gainOf(kept[i - 1]!, plan),
-  }));
+  return kept.map((plan) => ({ plan, isAdvised: plan === advised }));
 }
 
 /** The goal of a plan, less well reached where it rests on what nobody has confirmed. */

@@ -7,13 +7,15 @@ import {
   findLead,
   freshId,
   insertDevice,
+  linkSwitch,
   mainRow,
   removeDevice,
+  setLeadLength,
+  setLengthAt,
+  stampInScene,
   switchesOfDevice,
   type Edit,
   type Rig,
-  type Scene,
-  type Situation,
   type Standing,
 } from '../rig';
 import { capacitanceFor, fitStandIn, keepLikedLead } from '../tools';
@@ -151,22 +153,12 @@ function loopOutEdit(rig: Rig, { device: id }: ActionOf<'loopOut'>): Edit | null
           },
         ],
       },
-      { kind: 'assign', field: 'links', to: [...rig.links, [id, switchId]] },
+      linkSwitch(rig, switchId, id),
+      ...rig.scenes
+        .filter(({ standing }) => standing.positions[id] === true)
+        .map((scene) => stampInScene(rig, scene.id, switchId, true)),
       { kind: 'stamp', positions: { [id]: on, [switchId]: on } },
-      ...rig.scenes.map((scene, k): Edit => {
-        const insert = [withSwitch(scene, id, switchId)];
-        return { kind: 'list', of: 'scenes', at: k, remove: 1, insert };
-      }),
     ],
-  };
-}
-
-function withSwitch(scene: Scene, id: string, also: string): Scene {
-  const { standing } = scene;
-  if (standing.positions[id] !== true) return scene;
-  return {
-    ...scene,
-    standing: { ...standing, positions: { ...standing.positions, [also]: true } },
   };
 }
 
@@ -185,21 +177,12 @@ function leadLengthEdit(rig: Rig, { lead: id, lengthM }: ActionOf<'leadLength'>)
   const lead = findLead(rig, id);
   if (!lead) return null;
   const isCut = lengthM < lead.lengthM.value;
-  const places = rig.situations.flatMap((place, at): Edit[] => {
-    const there = place.lengths[id];
-    if (!there || (isCut ? there.value <= lengthM : there.value >= lengthM)) return [];
-    const insert: Situation[] = [
-      { ...place, lengths: { ...place.lengths, [id]: entered(lengthM) } },
-    ];
-    return [{ kind: 'list', of: 'situations', at, remove: 1, insert }];
+  const places = rig.situations.filter(({ lengths }) => {
+    const there = lengths[id];
+    return there && (isCut ? there.value > lengthM : there.value < lengthM);
   });
-  const own: Edit = {
-    kind: 'set',
-    target: { of: 'lead', id },
-    field: 'lengthM',
-    to: entered(lengthM),
-  };
-  return { kind: 'group', edits: [own, ...places] };
+  const edits = places.map((place) => setLengthAt(rig, place.id, id, entered(lengthM)));
+  return { kind: 'group', edits: [setLeadLength(id, lengthM), ...edits] };
 }
 
 const LEAST_CAPACITOR_F = 20e-12;

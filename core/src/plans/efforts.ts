@@ -15,7 +15,6 @@ export const NOTHING: Effort = {
 /** What is usual; shown as assumed. */
 export const USUAL_PRICE = {
   buffer: 80,
-  splitter: 120,
   loop: 60,
   leadPerM: 4,
   plugPair: 10,

@@ -3,9 +3,9 @@ import { resonanceOf, semitonesBetween } from '../figures';
 import { wantsPickup, type Device } from '../gear';
 import {
   allDevices,
+  knownStanding,
   switchesOfDevice,
   type Rig,
-  type Scene,
   type Standing,
   type Weights,
 } from '../rig';
@@ -52,18 +52,10 @@ const DISTANCE_GRID = gridOf(
 /** Which scenes count: those that are kept and not left out, else the sound of the pedals that are left on. */
 export function countedScenes(rig: Rig): readonly Standing[] {
   const scenes = rig.scenes.filter(({ id }) => !rig.brief.uncounted.includes(id));
-  if (scenes.length > 0) return scenes.map((scene) => knownStanding(rig, scene));
+  if (scenes.length > 0)
+    return scenes.map(({ standing }) => ({ ...knownStanding(rig, standing), powered: true }));
   return [{ positions: leftOnIn(rig), playing: rig.standing.playing, powered: true }];
 }
-
-const knownStanding = (rig: Rig, { standing }: Scene): Standing => ({
-  positions: standing.positions,
-  playing:
-    standing.playing === null || rig.guitars.some(({ id }) => id === standing.playing)
-      ? standing.playing
-      : rig.guitars[0]!.id,
-  powered: true,
-});
 
 function leftOnIn(rig: Rig): Record<string, boolean> {
   const on = allDevices(rig).filter(({ id }) => rig.brief.uses[id] === 'leftOn');
@@ -88,11 +80,6 @@ export class Evaluator {
   private readonly draws = new NodeMeter(2, DRAW_GRID, readLevels);
   private readonly sum = new Float64Array(DISTANCE_GRID.omega.length);
   private readonly drawSum = new Float64Array(DRAW_GRID.omega.length);
-
-  /** Sections that were measured rather than remembered. */
-  get measured(): number {
-    return this.trebles.measured + this.levels.measured + this.draws.measured;
-  }
 
   score(rig: Rig, weights: Weights = weightsOf(rig)): Score {
     return this.scoreWithin(rig, weights, Infinity)!;
@@ -147,9 +134,10 @@ export class Evaluator {
     wayOf: WayOf,
     sums: Record<keyof Terms, number>,
   ): number {
+    const scenes = countedScenes(rig);
     let heard = 0;
     for (const place of placesOf(rig)) {
-      for (const { playing, positions } of countedScenes(rig)) {
+      for (const { playing, positions } of scenes) {
         const way = wayOf(playing, place);
         const walk = follow(way, positions, place);
         if (!walk || !this.addLevels(way, walk, sums)) continue;

@@ -1,4 +1,4 @@
-import { allDevices, mainRow, type Rig } from '../rig';
+import { mainRow, type Rig } from '../rig';
 import type { GearItem } from '../gear';
 import { bufferMoves } from './bufferMoves';
 import { leadMoves } from './leadMoves';
@@ -35,6 +35,3 @@ export const gapOf = (rig: Rig, before: string | null): number => {
   const { devices } = mainRow(rig);
   return before === null ? devices.length : devices.findIndex(({ id }) => id === before);
 };
-
-export const nameOfDevice = (rig: Rig, id: string): string =>
-  allDevices(rig).find((device) => device.id === id)?.name ?? id;

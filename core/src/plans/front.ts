@@ -8,13 +8,12 @@ const goalStep = ({ score }: RankedPlan): number =>
   Number.isFinite(score.goal) ? Math.round(score.goal / SAME_GOAL) : Infinity;
 
 /**
- * Which of two plans comes first: the better goal, then less work, then fewer moves, then less cost, then the
- * order in which their moves were found.
+ * Which of two plans comes first: the better goal, then fewer moves, then less cost, then the order in which
+ * their moves were found.
  */
 export function comparePlans(a: Placed, b: Placed): number {
   return (
     compare(goalStep(a), goalStep(b)) ||
-    a.effort.minutes - b.effort.minutes ||
     a.moves.length - b.moves.length ||
     a.effort.cost - b.effort.cost ||
     comparePlaces(a.places, b.places)
@@ -52,10 +51,9 @@ function isDominated(plan: Placed, by: Placed): boolean {
 export class Front {
   private plans: readonly Placed[] = [];
 
-  add(plan: Placed): boolean {
-    if (this.plans.some((other) => isDominated(plan, other))) return false;
+  add(plan: Placed): void {
+    if (this.plans.some((other) => isDominated(plan, other))) return;
     this.plans = [...this.plans.filter((other) => !isDominated(other, plan)), plan];
-    return true;
   }
 
   /** The best goal that no more work and money than this reaches. */

@@ -28,9 +28,7 @@ export class NodeMeter<Value> {
   private readonly alone: LadderState;
   private readonly admittances = new Map<number, Float64Array>();
   private readonly sources = new Map<Source, Ladder>();
-  /** How many sections were measured rather than remembered. */
-  measured = 0;
-
+  private readonly squares: Float64Array;
   /**
    * @param key tells meters of one tree apart
    * @param read makes a value of |1/H|² at every point of the grid; a gain of nought is silence
@@ -44,13 +42,10 @@ export class NodeMeter<Value> {
     this.squares = new Float64Array(grid.omega.length);
   }
 
-  private readonly squares: Float64Array;
-
   measure(node: SectionNode, load: NumberedLoad): Value {
     const key = this.key * MOST_LOADS + load.number;
     const known = node.values.get(key);
     if (known !== undefined) return known as Value;
-    this.measured++;
     const value = node.isLong ? this.measureLong(node, load) : this.measureOn(node, load);
     node.values.set(key, value);
     return value;

@@ -138,6 +138,13 @@ export const rowOf = (rig: Rig, deviceId: string): Row | undefined =>
 export const playingGuitar = ({ guitars, standing }: Rig): Guitar =>
   guitars.find(({ id }) => id === standing.playing) ?? guitars[0]!;
 
+/** A scene may name a guitar that is out of the rig by now: the first one plays instead. */
+export function knownStanding(rig: Rig, standing: Standing): Standing {
+  const isKnown =
+    standing.playing === null || rig.guitars.some(({ id }) => id === standing.playing);
+  return isKnown ? standing : { ...standing, playing: rig.guitars[0]!.id };
+}
+
 export const isEngaged = ({ standing }: Rig, device: Device): boolean =>
   device.bypass === 'alwaysOn' || standing.positions[device.id] === true;
 
