@@ -12,14 +12,7 @@ import {
 import { formatSignedDb, type UnitSystem } from '../quantity';
 import { SectionSolver } from '../path';
 import type { GearItem } from '../gear';
-import {
-  choosePlans,
-  sayLeaveAlone,
-  sayMoves,
-  sayWhyBetter,
-  searchToEnd,
-  weightsOf,
-} from '../plans';
+import { choosePlans, sayGains, sayLeaveAlone, sayMoves, searchToEnd, weightsOf } from '../plans';
 import { stampSwitch, applyEdits, mainRow, type Rig } from '../rig';
 import { judgeRig } from './judge';
 
@@ -108,8 +101,7 @@ function sayFix(rig: Rig, gear: readonly GearItem[], units: UnitSystem): string 
   if (plan.moves.length === 0) return sayLeaveAlone(advised, proposals.at(-1)!.plan);
   const { minutes, cost, isCostAssumed } = plan.effort;
   const price = cost === 0 ? 'nothing to buy' : `${isCostAssumed ? 'about ' : ''}${cost} to pay`;
-  const why = sayWhyBetter(advised, asItIs, weightsOf(rig), false);
-  return `Of all single changes this does most for what it takes: ${sayMoves(rig, plan, units)[0]} (${minutes} minutes, ${price}). ${why}`;
+  return `Of all single changes this does most for what it takes: ${sayMoves(rig, plan, units)[0]} (${minutes} minutes, ${price}). ${sayGains(plan, asItIs, weightsOf(rig))}.`;
 }
 
 function sayPlaces(rig: Rig, solver: SectionSolver): string {

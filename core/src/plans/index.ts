@@ -6,7 +6,7 @@ export { findMoves } from './findMoves';
 export { makeMoves } from './editOfMove';
 export type { Made } from './editOfMove';
 export type { Effort, Move, MoveAction, MoveKind } from './move';
-export { effortOf } from './plan';
+export { effortOf, keyOfPlan } from './plan';
 export type { RankedPlan } from './plan';
 export { searchPlans, searchToEnd } from './searchPlans';
 export type { PlanSearch, SearchOptions, SearchProgress } from './searchPlans';
@@ -14,6 +14,14 @@ export { orderEdit, proposeOrder, USUAL_CONVENTIONS } from './order';
 export type { Conventions, ProposedPlace } from './order';
 export { choosePlans } from './choosePlans';
 export type { Proposal } from './choosePlans';
-export { sayAgainst, sayLeaveAlone, sayMoves, sayWhyBetter, sayWorse, TERM_WORDS } from './sayPlan';
+export {
+  sayAgainst,
+  sayGains,
+  sayLeaveAlone,
+  sayMoves,
+  sayWhyBetter,
+  sayWorse,
+  TERM_WORDS,
+} from './sayPlan';
 export { detailOfPlan } from './planDetail';
 export type { PlanCase, PlanDetail } from './planDetail';

@@ -10,6 +10,10 @@ export interface RankedPlan {
   readonly effort: Effort;
 }
 
+/** Names a plan whatever search found it. */
+export const keyOfPlan = ({ moves }: Pick<RankedPlan, 'moves'>): string =>
+  moves.map(({ key }) => key).join(' + ');
+
 export function effortOf(moves: readonly Move[]): Effort {
   const sum = (value: (effort: Effort) => number) =>
     moves.reduce((total, { effort }) => total + value(effort), 0);

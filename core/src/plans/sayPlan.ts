@@ -60,23 +60,22 @@ const amount = (term: keyof Weights, value: number): string => {
 
 const MOST_REASONS = 2;
 
-/** Why a plan is worth more than the next smaller one. */
-export function sayWhyBetter(
-  { plan }: Proposal,
-  next: RankedPlan,
-  weights: Weights,
-  saysPrice = true,
-): string {
-  const shares = sharesOf(next, plan, weights)
+/** What a plan brings against another one: the terms that brought most. */
+export function sayGains(plan: RankedPlan, other: RankedPlan, weights: Weights): string {
+  const shares = sharesOf(other, plan, weights)
     .filter(({ from, to }) => to < from)
     .slice(0, MOST_REASONS);
-  if (shares.length === 0) return 'It changes nothing that counts here.';
+  if (shares.length === 0) return 'It changes nothing that counts here';
   const changes = shares.map(
     ({ term, from, to }) =>
       `${TERM_WORDS[term].label} ${amount(term, to)} instead of ${amount(term, from)}`,
   );
-  return `${sentence(changes.join(', '))}${saysPrice ? sayExtra(plan, next) : ''}.`;
+  return sentence(changes.join(', '));
 }
+
+/** Why a plan is worth more than the next smaller one, and what it takes more or less. */
+export const sayWhyBetter = (plan: RankedPlan, next: RankedPlan, weights: Weights): string =>
+  `${sayGains(plan, next, weights)}${sayExtra(plan, next)}.`;
 
 function sayExtra({ effort }: RankedPlan, next: RankedPlan): string {
   const minutes = effort.minutes - next.effort.minutes;

@@ -169,16 +169,11 @@ test('why a plan is better names what brought most, and what it takes more or le
     { kind: 'convert', device: 'd2' },
     { effort: { ...NOTHING, minutes: 45, cost: 12 } },
   );
-  const proposal = {
-    plan: planOf(1, { distance: 0.5, spread: 2, level: 0.5 }, [dear]),
-    isAdvised: true,
-  };
-  expect(sayWhyBetter(proposal, next, weights)).toBe(
+  const plan = planOf(1, { distance: 0.5, spread: 2, level: 0.5 }, [dear]);
+  expect(sayWhyBetter(plan, next, weights)).toBe(
     'Distance from straight in 0.50 dB instead of 2.00 dB, spread 2.00 dB instead of 4.00 dB, for 45 minutes more and 12 more to pay.',
   );
-  expect(sayWhyBetter(proposal, proposal.plan, weights)).toBe(
-    'It changes nothing that counts here.',
-  );
+  expect(sayWhyBetter(plan, plan, weights)).toBe('It changes nothing that counts here.');
 });
 
 test('what gets worse, and who would object', () => {

@@ -1,6 +1,5 @@
 import { formatSignedDb, type Figures, type PlanCase } from '@gullwind/core';
-import { Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
-import { Box } from '@mui/material';
+import { Box, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 import { FIGURE_CELL } from './figures';
 
 const SHOWN = [

@@ -67,7 +67,7 @@ export function PlanSheet(props: Props) {
               ? sayLeaveAlone(proposal, proposals.at(-1)!.plan)
               : isCut || !before
                 ? `${sayEffort(plan.effort)}.`
-                : `${sayEffort(plan.effort)}. ${sayWhyBetter(proposal, before, weightsOf(rig))}`}
+                : `${sayEffort(plan.effort)}. ${sayWhyBetter(plan, before, weightsOf(rig))}`}
           </Typography>
         </Box>
         <Box sx={{ display: 'flex', flexDirection: 'column', gap: 0.5, flexShrink: 0 }}>
@@ -88,7 +88,7 @@ export function PlanSheet(props: Props) {
       <Notes title="What speaks against it" notes={against} />
       <Runs rig={rig} detail={detail} units={units} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '1fr 300px' }, gap: 2 }}>
-        <Curves rig={rig} detail={detail} />
+        <Curves detail={detail} />
         <Box>
           <TermsTable plan={plan} asItIs={asItIs} weights={weightsOf(rig)} />
           <PartsList effort={plan.effort} moves={plan.moves} />
@@ -154,7 +154,7 @@ function Runs({ rig, detail, units }: { rig: Rig; detail: PlanDetail; units: Uni
   );
 }
 
-function Curves({ rig, detail }: { rig: Rig; detail: PlanDetail }) {
+function Curves({ detail }: { detail: PlanDetail }) {
   const analysed = useMemo(() => ({ rig: detail.rig, analysis: detail.after }), [detail]);
   const pins = useMemo(
     () =>
@@ -164,7 +164,7 @@ function Curves({ rig, detail }: { rig: Rig; detail: PlanDetail }) {
     [detail],
   );
   return (
-    <Box sx={{ height: 270, display: 'flex', '& > *': { flex: 1 } }} key={rig.name}>
+    <Box sx={{ height: 270, display: 'flex', '& > *': { flex: 1 } }}>
       <ResponseChart
         analysed={analysed}
         states={null}

@@ -1,4 +1,4 @@
-import { choosePlans, type Proposal, type RankedPlan } from '@gullwind/core';
+import { choosePlans, keyOfPlan, type Edit, type Proposal } from '@gullwind/core';
 import { Box, Button } from '@mui/material';
 import { useSnackbar } from 'notistack';
 import { useCallback, useMemo, useState } from 'react';
@@ -17,10 +17,6 @@ const MOST_PINNED = 3;
 const NO_PROPOSALS: readonly Proposal[] = [];
 const OPTIONS = { 2: { mostMoves: 2 }, 3: { mostMoves: 3 } } as const;
 
-/** Names a plan whatever search found it. */
-export const keyOf = ({ moves }: Pick<RankedPlan, 'moves'>): string =>
-  moves.map(({ key }) => key).join(' + ');
-
 /** Proposals down the left, from leaving it alone upwards; the chosen one, or the pinned ones, beside them. */
 export function PlansView({ open }: { open: OpenRig }) {
   const { rig } = open;
@@ -38,7 +34,7 @@ export function PlansView({ open }: { open: OpenRig }) {
   const [pinned, setPinned] = useState<readonly string[]>([]);
   const [isCut, setCut] = useState(false);
   const proposal =
-    proposals.find(({ plan }) => keyOf(plan) === chosen) ??
+    proposals.find(({ plan }) => keyOfPlan(plan) === chosen) ??
     proposals.find(({ isAdvised }) => isAdvised) ??
     null;
   const moves = useMemo(
@@ -58,7 +54,7 @@ export function PlansView({ open }: { open: OpenRig }) {
         ? before.filter((other) => other !== key)
         : [...before, key].slice(-MOST_PINNED),
     );
-  const sideBySide = proposals.filter(({ plan }) => pinned.includes(keyOf(plan)));
+  const sideBySide = proposals.filter(({ plan }) => pinned.includes(keyOfPlan(plan)));
   return (
     <Box
       component="main"
@@ -132,7 +128,7 @@ function useTakeOver() {
   const dispatch = useAppDispatch();
   const { enqueueSnackbar, closeSnackbar } = useSnackbar();
   return useCallback(
-    (edit: Parameters<typeof editorActions.edited>[0]) => {
+    (edit: Edit) => {
       dispatch(editorActions.edited(edit));
       enqueueSnackbar('The plan is in the rig, as a revision of its own.', {
         autoHideDuration: 12_000,

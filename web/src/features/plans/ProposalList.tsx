@@ -1,9 +1,15 @@
-import { sayMoves, type Effort, type Proposal, type Rig, type UnitSystem } from '@gullwind/core';
+import {
+  keyOfPlan,
+  sayMoves,
+  type Effort,
+  type Proposal,
+  type Rig,
+  type UnitSystem,
+} from '@gullwind/core';
 import PushPin from '@mui/icons-material/PushPin';
 import PushPinOutlined from '@mui/icons-material/PushPinOutlined';
 import { Box, IconButton, styled, Typography } from '@mui/material';
 import { SOUNDING_FONT } from '../../app/theme';
-import { keyOf } from './PlansView';
 
 interface Props {
   readonly rig: Rig;
@@ -29,7 +35,7 @@ export function ProposalList(props: Props) {
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
         {proposals.map((proposal) => {
           const { plan, isAdvised } = proposal;
-          const key = keyOf(plan);
+          const key = keyOfPlan(plan);
           const said = sayMoves(rig, plan, units);
           const isPinned = pinned.includes(key);
           return (

@@ -1,4 +1,5 @@
 import {
+  keyOfPlan,
   sayMoves,
   TERM_WORDS,
   WEIGHT_NAMES,
@@ -23,7 +24,6 @@ import { useEffect, useMemo, useState } from 'react';
 import { plansWorker } from '../../workers/workers';
 import { ResponseChart } from '../path';
 import { FIGURE_CELL, showTerm } from './figures';
-import { keyOf } from './PlansView';
 import { sayEffort, showGoal } from './ProposalList';
 
 interface Props {
@@ -56,7 +56,7 @@ export function SideBySide({ rig, units, proposals, onTakeOver, onDone }: Props)
           <TableRow>
             <TableCell sx={{ width: 190, pl: 0 }}>proposal</TableCell>
             {proposals.map(({ plan }, i) => (
-              <TableCell key={keyOf(plan)} sx={{ verticalAlign: 'top', fontSize: 14 }}>
+              <TableCell key={keyOfPlan(plan)} sx={{ verticalAlign: 'top', fontSize: 14 }}>
                 <strong>{LETTERS[i]}</strong>{' '}
                 {sayMoves(rig, plan, units).join('; ') || 'Leave it alone'}
               </TableCell>
@@ -95,7 +95,7 @@ export function SideBySide({ rig, units, proposals, onTakeOver, onDone }: Props)
           <TableRow>
             <TableCell sx={{ pl: 0 }} />
             {proposals.map(({ plan }, i) => (
-              <TableCell key={keyOf(plan)}>
+              <TableCell key={keyOfPlan(plan)}>
                 {plan.moves.length > 0 && (
                   <Button
                     size="small"
@@ -169,7 +169,7 @@ function useDetails(
   rig: Rig,
   proposals: readonly Proposal[],
 ): readonly (PlanDetail | null)[] | null {
-  const key = proposals.map(({ plan }) => keyOf(plan)).join(' / ');
+  const key = proposals.map(({ plan }) => keyOfPlan(plan)).join(' / ');
   const [found, setFound] = useState<{
     rig: Rig;
     key: string;
