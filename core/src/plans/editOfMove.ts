@@ -1,7 +1,6 @@
 import { deviceOfClass, entered, patchLead, type Lead } from '../gear';
-import { drivePath, referenceElement, routeOf } from '../path';
+import { drivePath, routeOf, type DrivenPath } from '../path';
 import {
-  allLeads,
   applyTrusted,
   findDevice,
   findLead,
@@ -16,7 +15,6 @@ import {
   switchesOfDevice,
   type Edit,
   type Rig,
-  type Standing,
 } from '../rig';
 import { capacitanceFor, fitStandIn, keepLikedLead } from '../tools';
 import { countedScenes } from './evaluate';
@@ -187,12 +185,12 @@ function leadLengthEdit(rig: Rig, { lead: id, lengthM }: ActionOf<'leadLength'>)
 
 const LEAST_CAPACITOR_F = 20e-12;
 
-function capacitorEdit(rig: Rig, { lead: id, goal }: ActionOf<'capacitor'>): Edit | null {
-  const lead = findLead(rig, id);
-  const addF = lead ? capacitorFor(rig, lead, goal) : 0;
-  if (!lead || addF < LEAST_CAPACITOR_F) return null;
-  const before = lead.added ? lead.addedF.value : 0;
-  const target = { of: 'lead', id } as const;
+function capacitorEdit(rig: Rig, { goal }: ActionOf<'capacitor'>): Edit | null {
+  const at = capacitorPlace(rig);
+  const addF = at ? capacitorFor(rig, at.path, goal) : 0;
+  if (!at || addF < LEAST_CAPACITOR_F) return null;
+  const before = at.lead.added ? at.lead.addedF.value : 0;
+  const target = { of: 'lead', id: at.lead.id } as const;
   const to = entered(Number((before + addF).toPrecision(3)));
   return {
     kind: 'group',
@@ -203,20 +201,28 @@ function capacitorEdit(rig: Rig, { lead: id, goal }: ActionOf<'capacitor'>): Edi
   };
 }
 
-/** In the first counted scene. */
-function capacitorFor(rig: Rig, lead: Lead, goal: 'resonance' | 'reference'): number {
-  const standing: Standing = countedScenes(rig)[0]!;
-  const route = routeOf({ ...rig, standing });
-  const path = drivePath(route);
-  if (path.interrupted || !isFirst(rig, lead)) return 0;
+/** The lead nearest to the first input behind the pickup that may change, in the first counted scene. */
+export function capacitorPlace(
+  rig: Rig,
+): { readonly lead: Lead; readonly path: DrivenPath } | null {
+  const path = drivePath(routeOf({ ...rig, standing: countedScenes(rig)[0]! }));
+  const first = path.sections[0];
+  if (path.interrupted || !first) return null;
+  const leads = first.hops.flatMap((hop) => {
+    const { kind, id } = path.stops[hop]!.place;
+    return kind === 'lead' && !rig.brief.keptLeads.includes(id) ? (findLead(rig, id) ?? []) : [];
+  });
+  const lead = leads.at(-1);
+  return lead ? { lead, path } : null;
+}
+
+function capacitorFor(rig: Rig, path: DrivenPath, goal: 'resonance' | 'reference'): number {
   if (goal === 'resonance') {
     const answer = capacitanceFor(path, rig.approach.wantedHz.value);
     return answer.kind === 'ok' ? answer.addF : 0;
   }
-  const reference = referenceElement(rig.reference);
-  if (reference.kind !== 'lead') return 0;
-  const answer = keepLikedLead(path, reference, route.reference);
+  const { lengthM, cPerMF } = rig.reference;
+  const liked = { lengthM: lengthM.value, cPerMF: cPerMF.value, plugsF: 0 };
+  const answer = keepLikedLead(path, liked, routeOf(rig).reference);
   return answer.kind === 'ok' ? answer.addF : 0;
 }
-
-const isFirst = (rig: Rig, lead: Lead): boolean => allLeads(rig)[0]?.id === lead.id;

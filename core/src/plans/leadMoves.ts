@@ -26,11 +26,8 @@ export function leadMoves(rig: Rig, gear: readonly GearItem[]): readonly Move[] 
   const long = free.filter((lead) => !isPatch(lead));
   const patches = free.filter(isPatch);
   return [
-    ...long.flatMap((lead) => [
-      ...kindMoves(rig, [lead], gear),
-      ...lengthMoves(rig, lead),
-      ...capacitorMoves(rig, lead),
-    ]),
+    ...long.flatMap((lead) => [...kindMoves(rig, [lead], gear), ...lengthMoves(rig, lead)]),
+    ...capacitorMoves(rig),
     ...(patches.length > 1 ? kindMoves(rig, patches, []) : []),
   ];
 }
@@ -169,14 +166,14 @@ const effortOfLonger = (lengthM: number): Effort => ({
   buys: ['a lead'],
 });
 
-/** A capacitor in the plug at the board's end of the first lead. */
-function capacitorMoves(rig: Rig, lead: Lead): readonly Move[] {
-  if (mainRow(rig).leads[0]?.id !== lead.id || rig.guitars[0]!.kind !== 'magnetic') return [];
+/** Where a kept lead has to stay as it is, the capacitor goes in the plug of another one on the way. */
+function capacitorMoves(rig: Rig): readonly Move[] {
+  if (rig.guitars[0]!.kind !== 'magnetic') return [];
   const goal = rig.approach.kind === 'shaped' ? 'resonance' : 'reference';
   return [
     {
-      key: `capacitor ${lead.id}`,
-      action: { kind: 'capacitor', lead: lead.id, goal },
+      key: `capacitor ${goal}`,
+      action: { kind: 'capacitor', goal },
       effort: {
         ...NOTHING,
         minutes: MINUTES.fitCapacitor,
@@ -185,7 +182,7 @@ function capacitorMoves(rig: Rig, lead: Lead): readonly Move[] {
         isCostAssumed: true,
         buys: ['a capacitor'],
       },
-      claims: [`capacitor ${lead.id}`],
+      claims: ['capacitor'],
       condition: null,
       against: null,
     },

@@ -29,8 +29,8 @@ export type MoveAction =
   /** A pedal into a true-bypass loop, whose switch acts together with its own. */
   | { readonly kind: 'loopOut'; readonly device: string }
   | { readonly kind: 'pot'; readonly device: string; readonly potOhm: number }
-  /** A capacitor in the plug of a lead: to the wanted resonance, or to what the reference lead had. */
-  | { readonly kind: 'capacitor'; readonly lead: string; readonly goal: 'resonance' | 'reference' }
+  /** A capacitor at the first input behind the pickup: to the wanted resonance, or to what the reference lead had. */
+  | { readonly kind: 'capacitor'; readonly goal: 'resonance' | 'reference' }
   /** A coil and a resistor ahead of a fuzz that something low drives. */
   | { readonly kind: 'standIn'; readonly device: string }
   | { readonly kind: 'removeBuffer'; readonly device: string };

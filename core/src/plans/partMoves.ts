@@ -1,13 +1,11 @@
 import { wantsPickup, type Device } from '../gear';
-import { drivePath, routeOf } from '../path';
 import { allDevices, mainRow, rowOf, type Rig } from '../rig';
 import { MINUTES, NOTHING, USUAL_PRICE } from './efforts';
 import type { Effort, Move } from './move';
 
 /// What can be done to boxes that are there already.
 
-const BEHIND_PICKUP_OHM = [250e3, 500e3];
-const BEHIND_BUFFER_OHM = [25e3];
+const USUAL_TRACKS_OHM = [25e3, 250e3, 500e3];
 const ALIKE = 0.2;
 
 export function partMoves(rig: Rig): readonly Move[] {
@@ -15,7 +13,7 @@ export function partMoves(rig: Rig): readonly Move[] {
     ...removeMoves(rig, device),
     ...bypassMoves(device),
     ...loadedMoves(rig, device),
-    ...potMoves(rig, device),
+    ...potMoves(device),
     ...standInMoves(rig, device),
   ]);
 }
@@ -95,17 +93,11 @@ function standInMoves(rig: Rig, device: Device): readonly Move[] {
   ];
 }
 
-/** A track that suits what drives it as the switches stand. */
-function potMoves(rig: Rig, { id, pot }: Device): readonly Move[] {
+/** Tracks for the pickup's side and for behind a buffer: which one suits shows in the goal. */
+function potMoves({ id, pot }: Device): readonly Move[] {
   if (!pot) return [];
-  const { sections, stops } = drivePath(routeOf(rig));
-  const section = sections.find(({ hops }) => hops.some((hop) => stops[hop]!.place.id === id));
-  if (!section) return [];
-  const isDriven = section.circuit.source.kind === 'voltage';
-  const now = pot.potOhm.value;
-  return (isDriven ? BEHIND_BUFFER_OHM : BEHIND_PICKUP_OHM)
-    .filter((ohm) => Math.abs(Math.log(ohm / now)) > ALIKE)
-    .map((potOhm) =>
+  return USUAL_TRACKS_OHM.filter((ohm) => Math.abs(Math.log(ohm / pot.potOhm.value)) > ALIKE).map(
+    (potOhm) =>
       move(
         `pot ${id} ${potOhm}`,
         { kind: 'pot', device: id, potOhm },
@@ -118,5 +110,5 @@ function potMoves(rig: Rig, { id, pot }: Device): readonly Move[] {
         },
         [`pot ${id}`],
       ),
-    );
+  );
 }

@@ -2,6 +2,7 @@ import { LEAD_CLASSES, type Lead } from '../gear';
 import { nameLead } from '../figures';
 import { formatQuantity, type UnitSystem } from '../quantity';
 import { findDevice, findLead, type Rig } from '../rig';
+import { capacitorPlace } from './editOfMove';
 import type { Move, MoveAction } from './move';
 
 /** A move as one would tell it to whoever does it. */
@@ -36,9 +37,7 @@ function sayAction(rig: Rig, action: MoveAction, units: UnitSystem): string {
     case 'standIn':
       return `Fit a stand-in for the pickup ahead of ${name(action.device)}`;
     case 'capacitor':
-      return action.goal === 'resonance'
-        ? `Add a capacitor in the plug of ${nameLead(rig, action.lead)}, to ${formatQuantity(rig.approach.wantedHz.value, 'frequency', units)}`
-        : `Add a capacitor in the plug of ${nameLead(rig, action.lead)}, to what the reference lead has`;
+      return sayCapacitor(rig, action, units);
   }
 }
 
@@ -76,4 +75,12 @@ function sayLength(
   const isCut = lengthM < (findLead(rig, id)?.lengthM.value ?? 0);
   const to = formatQuantity(lengthM, 'length', units);
   return isCut ? `Shorten ${nameLead(rig, id)} to ${to}` : `Lengthen ${nameLead(rig, id)} to ${to}`;
+}
+
+function sayCapacitor(rig: Rig, { goal }: ActionOf<'capacitor'>, units: UnitSystem): string {
+  const at = capacitorPlace(rig);
+  const where = at ? ` in the plug of ${nameLead(rig, at.lead.id)}` : '';
+  return goal === 'resonance'
+    ? `Add a capacitor${where}, to ${formatQuantity(rig.approach.wantedHz.value, 'frequency', units)}`
+    : `Add a capacitor${where}, to what the reference lead has`;
 }

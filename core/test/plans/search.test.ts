@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { entered } from '../../src/gear';
+import { deviceOfClass, entered } from '../../src/gear';
 import { comparePlans, type Placed } from '../../src/plans/front';
 import { excludeEachOther } from '../../src/plans/move';
 import {
@@ -15,11 +15,14 @@ import {
   applyEdit,
   applyEdits,
   editBrief,
+  insertDevice,
   keepScene,
   keepSituation,
+  linkSwitch,
   mainRow,
   newRig,
   setLeadLength,
+  stampSwitch,
   type ApproachKind,
   type Rig,
 } from '../../src/rig';
@@ -161,6 +164,36 @@ test('what it says on the way: how far it is, and the best so far', () => {
 
 test('it is the same each time', () => {
   expect(finishSearch(small!)).toEqual(finishSearch(small!));
+});
+
+test('a liked lead that stays as it is: the capacitor goes in the next one on the way', () => {
+  let rig = newRig('liked');
+  for (const name of ['drive', 'buffer'] as const)
+    rig = applyEdits(rig, insertDevice(rig, mainRow(rig).devices.length, deviceOfClass(name, '')));
+  rig = applyEdits(rig, setLeadLength('l1', 1.5));
+  const [first, patch] = mainRow(rig).leads.map((lead) => lead!.id);
+  const fit = (of: Rig) =>
+    makeMoves(of, [findMoves(of).find(({ action }) => action.kind === 'capacitor')!]);
+  const added = (of: Rig | undefined) =>
+    of && mainRow(of).leads.flatMap((lead) => (lead!.added ? [lead!.id] : []));
+  expect(added(fit(rig)?.rig)).toEqual([patch]);
+  const keeps = (...ids: readonly string[]) => applyEdits(rig, editBrief(rig, { keptLeads: ids }));
+  expect(added(fit(keeps(first!))?.rig)).toEqual([patch]);
+  expect(added(fit(keeps(patch!))?.rig)).toEqual([first]);
+  expect(fit(keeps(first!, patch!))).toBeNull();
+});
+
+test('a pedal that switches with another one still does once it is looped out', () => {
+  let rig = newRig('linked');
+  for (const name of ['wah', 'drive'] as const)
+    rig = applyEdits(rig, insertDevice(rig, mainRow(rig).devices.length, deviceOfClass(name, '')));
+  rig = applyEdits(rig, linkSwitch(rig, 'd1', 'd2'), stampSwitch(rig, 'd1'));
+  rig = applyEdits(rig, keepScene(rig, 'on'));
+  const loop = findMoves(rig).find(({ action }) => action.kind === 'loopOut')!;
+  const made = makeMoves(rig, [loop])!.rig;
+  expect(made.links).toEqual([['d2', 'd1', 'd3.0']]);
+  expect(made.scenes[0]!.standing.positions['d3.0']).toBe(true);
+  expect(made.standing.positions['d3.0']).toBe(true);
 });
 
 test('a move of what is not there any more does nothing', () => {

@@ -135,8 +135,8 @@ test.each<[string, Move['action'], string]>([
   ],
   [
     'a capacitor',
-    { kind: 'capacitor', lead: 'l1', goal: 'resonance' },
-    'Add a capacitor in the plug of the lead in, to 3\u00a0kHz',
+    { kind: 'capacitor', goal: 'resonance' },
+    'Add a capacitor in the plug of the patch to delay, to 3\u00a0kHz',
   ],
   ['a stand-in', { kind: 'standIn', device: 'd1' }, 'Fit a stand-in for the pickup ahead of drive'],
   ['taken out', { kind: 'removeBuffer', device: 'd1' }, 'Take drive out'],
