@@ -24,8 +24,14 @@ const burdenOf = ({ effort }: RankedPlan): number => effort.minutes + effort.cos
  * The few plans of a front worth showing, from leaving it alone upwards: each costs more than the one before
  * and brings the rig nearer by what its moves and boxes have to be worth. One of them is advised: leaving it
  * alone where less than half a decibel is left, or can be gained.
+ *
+ * @param isUnsure plans whose gain lies inside the tolerance band: shown, but not advised
  */
-export function choosePlans(front: readonly RankedPlan[], asItIs: RankedPlan): readonly Proposal[] {
+export function choosePlans(
+  front: readonly RankedPlan[],
+  asItIs: RankedPlan,
+  isUnsure: (plan: RankedPlan) => boolean = () => false,
+): readonly Proposal[] {
   const kept: RankedPlan[] = [asItIs];
   const rising = [...front].sort((a, b) => burdenOf(a) - burdenOf(b));
   for (const plan of rising) {
@@ -34,7 +40,10 @@ export function choosePlans(front: readonly RankedPlan[], asItIs: RankedPlan): r
       kept.push(plan);
   }
   while (kept.length > MOST_PROPOSALS) kept.splice(leastStep(kept), 1);
-  const advised = advise(kept, asItIs);
+  const advised = advise(
+    kept.filter((plan) => plan === asItIs || !isUnsure(plan)),
+    asItIs,
+  );
   return kept.map((plan) => ({ plan, isAdvised: plan === advised }));
 }
 

@@ -97,7 +97,9 @@ export function sayLeaveAlone({ plan, isAdvised }: Proposal, best: RankedPlan): 
   if (!isAdvised) return `As it is: ${figures}.`;
   if (goal < WORTH_TOUCHING)
     return `It’s fine, leave it: ${figures}. All that together is under half a decibel.`;
-  return `It’s fine, leave it: ${figures}. The best of all plans would win ${gain.toFixed(2)}, under half a decibel.`;
+  return gain < WORTH_TOUCHING
+    ? `It’s fine, leave it: ${figures}. The best of all plans would win ${gain.toFixed(2)}, under half a decibel.`
+    : `Leave it for now: ${figures}. What the plans below would win, ${gain.toFixed(2)}, is not worth its boxes and moves here or lies inside what is not known of the parts. Measure what is assumed first.`;
 }
 
 const WORSE_BY = 0.05;

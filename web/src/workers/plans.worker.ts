@@ -1,10 +1,12 @@
 import {
   detailOfPlan,
+  isWithinTolerance,
   searchPlans,
   type GearItem,
   type Move,
   type PlanDetail,
   type PlanSearch,
+  type RankedPlan,
   type Rig,
   type SearchOptions,
   type SearchProgress,
@@ -41,6 +43,12 @@ const plansApi = {
       if (mine !== running) return null;
     }
   },
+  /** Which plans bring no more than is inside the tolerance band, by their place in the list. */
+  withinTolerance: (
+    rig: Rig,
+    plans: readonly RankedPlan[],
+    asItIs: RankedPlan,
+  ): readonly boolean[] => plans.map((plan) => isWithinTolerance(rig, plan, asItIs)),
   detail: (rig: Rig, moves: readonly Move[]): PlanDetail | null => detailOfPlan(rig, moves),
   stop: (): void => {
     running++;

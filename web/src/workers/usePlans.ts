@@ -1,12 +1,14 @@
-import type {
-  GearItem,
-  Move,
-  PlanDetail,
-  PlanSearch,
-  RankedPlan,
-  Rig,
-  SearchOptions,
-  SearchProgress,
+import {
+  keyOfPlan,
+  type GearItem,
+  type Move,
+  type PlanDetail,
+  type PlanSearch,
+  type RankedPlan,
+  type Proposal,
+  type Rig,
+  type SearchOptions,
+  type SearchProgress,
 } from '@gullwind/core';
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useMemo, useState } from 'react';
@@ -95,4 +97,25 @@ export function usePlanDetail(rig: Rig, moves: readonly Move[] | null): PlanDeta
   const question = useMemo(() => moves && { rig, moves }, [rig, moves]);
   const answer = useLatest(question, askDetail);
   return (question && answer?.question.rig === rig && answer.detail) || null;
+}
+
+interface SureQuestion {
+  readonly rig: Rig;
+  readonly proposals: readonly Proposal[];
+}
+
+const askUnsure = async ({ rig, proposals }: SureQuestion) => {
+  const plans = proposals.map(({ plan }) => plan);
+  const within = await plansWorker().withinTolerance(rig, plans, plans[0]!);
+  return new Set(plans.filter((_, i) => within[i]).map(keyOfPlan));
+};
+
+/** Plans of a finished search, by their keys, whose gain lies inside the tolerance band; null until it is known. */
+export function useUnsure(
+  rig: Rig,
+  proposals: readonly Proposal[] | null,
+): ReadonlySet<string> | null {
+  const question = useMemo(() => proposals && { rig, proposals }, [rig, proposals]);
+  const answer = useLatest(question, askUnsure);
+  return question && answer;
 }

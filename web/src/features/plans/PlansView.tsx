@@ -1,11 +1,11 @@
-import { choosePlans, keyOfPlan, type Edit, type Proposal } from '@gullwind/core';
+import { choosePlans, keyOfPlan, type Edit, type Proposal, type RankedPlan } from '@gullwind/core';
 import { Box, Button } from '@mui/material';
 import { useSnackbar } from 'notistack';
 import { useCallback, useMemo, useState } from 'react';
 import { useAppDispatch } from '../../app/store';
 import { useGearItems } from '../../app/useGearItems';
 import { useSettings } from '../../app/useSettings';
-import { frontOf, usePlanDetail, usePlans } from '../../workers/usePlans';
+import { frontOf, usePlanDetail, usePlans, useUnsure } from '../../workers/usePlans';
 import { editorActions, RigTools, StageHeader, useUndoKeys, type OpenRig } from '../editor';
 import { GoalPanel } from './GoalPanel';
 import { PlanSheet } from './PlanSheet';
@@ -17,6 +17,14 @@ const MOST_PINNED = 3;
 const NO_PROPOSALS: readonly Proposal[] = [];
 const OPTIONS = { 2: { mostMoves: 2 }, 3: { mostMoves: 3 } } as const;
 
+function proposalsOf(
+  front: readonly RankedPlan[],
+  isUnsure?: (plan: RankedPlan) => boolean,
+): readonly Proposal[] {
+  const asItIs = front.find(({ moves }) => moves.length === 0);
+  return asItIs ? choosePlans(front, asItIs, isUnsure) : NO_PROPOSALS;
+}
+
 /** Proposals down the left, from leaving it alone upwards; the chosen one, or the pinned ones, beside them. */
 export function PlansView({ open }: { open: OpenRig }) {
   const { rig } = open;
@@ -26,10 +34,13 @@ export function PlansView({ open }: { open: OpenRig }) {
   const work = usePlans(rig, gear, OPTIONS[depth]);
   const { found } = work;
   const front = frontOf(found, rig);
-  const proposals = useMemo(() => {
-    const asItIs = front.find(({ moves }) => moves.length === 0);
-    return asItIs ? choosePlans(front, asItIs) : NO_PROPOSALS;
-  }, [front]);
+  const shown = useMemo(() => proposalsOf(front), [front]);
+  const isDone = found.kind === 'done' && shown.length > 0;
+  const unsure = useUnsure(rig, isDone ? shown : null);
+  const proposals = useMemo(
+    () => (unsure ? proposalsOf(front, (plan) => unsure.has(keyOfPlan(plan))) : shown),
+    [front, shown, unsure],
+  );
   const [chosen, setChosen] = useState<string | null>(null);
   const [pinned, setPinned] = useState<readonly string[]>([]);
   const [isCut, setCut] = useState(false);

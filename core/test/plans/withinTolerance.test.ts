@@ -1,0 +1,71 @@
+import { deviceOfClass } from '../../src/gear';
+import {
+  choosePlans,
+  isWithinTolerance,
+  sayLeaveAlone,
+  searchToEnd,
+  type Move,
+  type RankedPlan,
+} from '../../src/plans';
+import { NOTHING } from '../../src/plans/efforts';
+import { applyEdits, insertDevice, mainRow, newRig, setLeadLength, type Rig } from '../../src/rig';
+
+let board: Rig = applyEdits(newRig('sure'), setLeadLength('l1', 6));
+for (let i = 0; i < 4; i++)
+  board = applyEdits(
+    board,
+    insertDevice(board, mainRow(board).devices.length, deviceOfClass('drive', '')),
+  );
+const { front, asItIs } = searchToEnd(board, []);
+const [best] = front;
+
+/** A lead shortened by so little that nobody could tell, said to bring a decibel. */
+const slight: RankedPlan = {
+  moves: [
+    {
+      key: 'slight',
+      action: { kind: 'leadLength', lead: 'l1', lengthM: 5.999 },
+      effort: { ...NOTHING, minutes: 1 },
+      claims: [],
+      condition: null,
+      against: null,
+    } satisfies Move,
+  ],
+  effort: { ...NOTHING, minutes: 1 },
+  score: {
+    goal: asItIs.score.goal - 1,
+    terms: { ...asItIs.score.terms, distance: asItIs.score.terms.distance - 1 },
+  },
+};
+
+test('a buffer behind a long lead is far outside the tolerance band', () => {
+  expect(isWithinTolerance(board, best!, asItIs)).toBe(false);
+  expect(isWithinTolerance(board, asItIs, asItIs)).toBe(false);
+});
+
+test('what is drawn at decides: nothing changes outside the band', () => {
+  const still: RankedPlan = {
+    ...slight,
+    moves: [{ ...slight.moves[0]!, action: { kind: 'bypass', device: 'd1', to: 'buffered' } }],
+  };
+  // The choice acts only where a bypass is switchable: the circuit is the same in every draw.
+  expect(isWithinTolerance(board, still, asItIs)).toBe(true);
+});
+
+test('a gain in spread or structure is not drawn at', () => {
+  const inSpread: RankedPlan = {
+    ...slight,
+    score: {
+      goal: asItIs.score.goal - 1,
+      terms: { ...asItIs.score.terms, spread: asItIs.score.terms.spread - 4 },
+    },
+  };
+  expect(isWithinTolerance(board, inSpread, asItIs)).toBe(false);
+});
+
+test('what lies inside the band is shown but not advised, and leaving it alone says why', () => {
+  const shown = choosePlans([slight, asItIs], asItIs, (plan) => plan === slight);
+  expect(shown.map(({ isAdvised }) => isAdvised)).toEqual([true, false]);
+  expect(sayLeaveAlone(shown[0]!, slight)).toMatch(/inside what is not known of the parts/u);
+  expect(choosePlans([slight, asItIs], asItIs)[1]!.isAdvised).toBe(true);
+});
