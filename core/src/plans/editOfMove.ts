@@ -17,7 +17,7 @@ import {
   type Rig,
 } from '../rig';
 import { capacitanceFor, fitStandIn, keepLikedLead } from '../tools';
-import { countedScenes } from './evaluate';
+import { countedScenes } from './countedStates';
 import { gapOf } from './findMoves';
 import { WORKING_ORDER, type Move, type MoveAction } from './move';
 

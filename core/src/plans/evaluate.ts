@@ -1,29 +1,16 @@
 import { DRAW_GRID, FIGURE_BANDS, FIGURE_GRID, gridOf, TREBLE_BAND, TREBLE_GRID } from '../circuit';
 import { resonanceOf, semitonesBetween } from '../figures';
-import { wantsPickup, type Device } from '../gear';
-import {
-  allDevices,
-  knownStanding,
-  switchesOfDevice,
-  type Rig,
-  type Standing,
-  type Weights,
-} from '../rig';
+import type { Device } from '../gear';
+import { allDevices, type Rig, type Weights } from '../rig';
 import { brokenRules } from './brokenRules';
+import { countedScenes, leftOnIn, stillSwitches } from './countedStates';
+import { followState, type Walked } from './followState';
 import { openEnds } from './openEnds';
 import { goalOf, weightsOf, type Terms } from './goal';
 import { layAt } from './layAt';
 import { NodeMeter } from './nodeMeter';
-import {
-  changesLoads,
-  openWay,
-  wireAt,
-  type DriverLink,
-  type Link,
-  type OpenWay,
-  type WireLink,
-} from './openWay';
-import { SectionTree, type SectionNode } from './sectionTree';
+import { changesLoads, openWay, type OpenWay } from './openWay';
+import { SectionTree } from './sectionTree';
 import { spreadOf } from './spread';
 
 /** How near a rig is to what its approach wants. */
@@ -48,29 +35,6 @@ const DISTANCE_GRID = gridOf(
     ...FIGURE_GRID.frequencyHz.subarray(FIGURE_BANDS.distance.start, FIGURE_BANDS.distance.end),
   ]),
 );
-
-/** Which scenes count: those that are kept and not left out, else the sound of the pedals that are left on. */
-export function countedScenes(rig: Rig): readonly Standing[] {
-  const scenes = rig.scenes.filter(({ id }) => !rig.brief.uncounted.includes(id));
-  if (scenes.length > 0)
-    return scenes.map(({ standing }) => ({ ...knownStanding(rig, standing), powered: true }));
-  return [{ positions: leftOnIn(rig), playing: rig.standing.playing, powered: true }];
-}
-
-function leftOnIn(rig: Rig): Record<string, boolean> {
-  const on = allDevices(rig).filter(({ id }) => rig.brief.uses[id] === 'leftOn');
-  return Object.fromEntries(on.flatMap(switchesOfDevice).map((id) => [id, true]));
-}
-
-/**
- * Switches that stand still while the spread is taken: pedals that are left on, and every low-impedance fuzz,
- * which is meant to change the sound.
- */
-export function stillSwitches(rig: Rig): ReadonlyMap<string, boolean> {
-  const still = new Map(Object.entries(leftOnIn(rig)));
-  for (const device of allDevices(rig)) if (wantsPickup(device)) still.set(device.id, false);
-  return still;
-}
 
 /** Scores rigs that have most of their parts in common; sections are shared between them. */
 export class Evaluator {
@@ -139,7 +103,7 @@ export class Evaluator {
     for (const place of placesOf(rig)) {
       for (const { playing, positions } of scenes) {
         const way = wayOf(playing, place);
-        const walk = follow(way, positions, place);
+        const walk = followState(way, positions, place);
         if (!walk || !this.addLevels(way, walk, sums)) continue;
         heard++;
         if (weights.resonance > 0) sums.resonance += this.resonanceBeside(rig, walk);
@@ -192,52 +156,6 @@ export class Evaluator {
     if (found.kind === 'noResonance') return NO_RESONANCE_SEMITONES;
     const beside = semitonesBetween(approach.wantedHz.value, found.frequencyHz);
     return Math.min(NO_RESONANCE_SEMITONES, Math.abs(beside));
-  }
-}
-
-/** One section on the way of one state. */
-interface Walked {
-  /** Null: the guitar. */
-  readonly from: DriverLink | null;
-  readonly node: SectionNode;
-  readonly into: Extract<Link, { kind: 'driver' | 'end' }>;
-  readonly passed: readonly WireLink[];
-}
-
-/** The sections of one state of the switches at one place; null where something mutes. */
-function follow(
-  { first, root }: OpenWay,
-  positions: Standing['positions'],
-  place: number,
-): readonly Walked[] | null {
-  const walked: Walked[] = [];
-  let from: DriverLink | null = null;
-  let node = root;
-  let at = first;
-  let passed: WireLink[] = [];
-  for (;;) {
-    switch (at.kind) {
-      case 'silence':
-        return null;
-      case 'wire':
-        node = node.then(wireAt(at, place));
-        passed.push(at);
-        at = at.next;
-        break;
-      case 'choice':
-        at = positions[at.switchId] === true ? at.on : at.off;
-        break;
-      case 'driver':
-        walked.push({ from, node, into: at, passed });
-        passed = [];
-        from = at;
-        node = at.root;
-        at = at.next;
-        break;
-      case 'end':
-        walked.push({ from, node, into: at, passed });
-        return walked;
-    }
   }
 }
 

@@ -1,6 +1,7 @@
 export { DEFAULT_WEIGHTS, goalOf, weightsOf } from './goal';
 export type { Terms } from './goal';
-export { countedScenes, Evaluator, stillSwitches } from './evaluate';
+export { countedScenes, stillSwitches } from './countedStates';
+export { Evaluator } from './evaluate';
 export type { Score } from './evaluate';
 export { findMoves } from './findMoves';
 export { makeMoves } from './editOfMove';

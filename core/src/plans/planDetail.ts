@@ -1,7 +1,16 @@
 import { analyseRig, measureRig, type Analysis, type Figures } from '../figures';
 import { SectionSolver } from '../path';
-import { applyEdit, applyEdits, mainRow, standAt, type Edit, type Rig } from '../rig';
-import { countedScenes, Evaluator } from './evaluate';
+import {
+  applyEdit,
+  applyEdits,
+  mainRow,
+  standAt,
+  type Edit,
+  type Rig,
+  type Standing,
+} from '../rig';
+import { countedScenes } from './countedStates';
+import { Evaluator } from './evaluate';
 import { weightsOf } from './goal';
 import { makeMoves } from './editOfMove';
 import type { Move } from './move';
@@ -63,12 +72,16 @@ function casesOf(before: Rig, after: Rig, solver: SectionSolver): readonly PlanC
     const [there, then] = [layFor(before, id), layFor(after, id)];
     const place = before.situations.find((situation) => situation.id === id)?.name ?? null;
     return scenes.map((scene, i): PlanCase => {
-      const measure = (rig: Rig, standing = standings.before[i]!): Figures | null => {
+      const measure = (rig: Rig, standing: Standing): Figures | null => {
         const measured = measureRig({ ...rig, standing }, solver);
         return measured.kind === 'sounding' ? measured.figures : null;
       };
-      const [old, now] = [measure(there), measure(then, standings.after[i]!)];
-      return { place, scene, before: old, after: now };
+      return {
+        place,
+        scene,
+        before: measure(there, standings.before[i]!),
+        after: measure(then, standings.after[i]!),
+      };
     });
   });
 }

@@ -1,6 +1,7 @@
 import { LONGEST_NAME } from '@gullwind/core';
-import { InputBase, Typography, type SxProps } from '@mui/material';
+import { InputBase, type SxProps } from '@mui/material';
 import { memo, useState } from 'react';
+import { FieldMessage } from './FieldMessage';
 
 interface Props {
   readonly label: string;
@@ -57,11 +58,7 @@ export const NameField = memo(function NameField({
           } as SxProps
         }
       />
-      {message && (
-        <Typography role="alert" variant="caption" sx={{ color: 'error.main' }}>
-          {message}
-        </Typography>
-      )}
+      <FieldMessage message={message} />
     </>
   );
 });

@@ -6,9 +6,9 @@ import {
   DialogContent,
   DialogTitle,
   TextField,
-  Typography,
 } from '@mui/material';
 import { useState, type SyntheticEvent } from 'react';
+import { FieldMessage } from './FieldMessage';
 
 interface Props {
   readonly label: string;
@@ -68,11 +68,7 @@ export function OriginDialog({ label, rule, value, onClose, onChange }: Props) {
             onChange={(event) => setShare(event.target.value)}
             helperText="Empty: what is usual for its kind."
           />
-          {message && (
-            <Typography role="alert" variant="caption" sx={{ color: 'error.main' }}>
-              {message}
-            </Typography>
-          )}
+          <FieldMessage message={message} />
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>As it was</Button>

@@ -1,5 +1,6 @@
 import { Box, InputBase, Typography } from '@mui/material';
 import { useId, useState } from 'react';
+import { FieldMessage } from './FieldMessage';
 
 interface Props {
   readonly label: string;
@@ -90,16 +91,7 @@ export function PlainNumberField(props: Props) {
           }}
         />
       </Box>
-      {message && (
-        <Typography
-          id={`${id}-message`}
-          role="alert"
-          variant="caption"
-          sx={{ color: 'error.main', display: 'block' }}
-        >
-          {message}
-        </Typography>
-      )}
+      <FieldMessage id={`${id}-message`} message={message} />
     </Box>
   );
 }

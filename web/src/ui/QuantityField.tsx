@@ -4,6 +4,7 @@ import { Box, InputBase, Typography } from '@mui/material';
 import { useId, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { ProvenanceMenu } from './ProvenanceMenu';
+import { FieldMessage } from './FieldMessage';
 
 export interface QuantityFieldProps {
   readonly rule: FieldRule;
@@ -117,16 +118,7 @@ export function QuantityField(props: QuantityFieldProps) {
           />
         )}
       </Box>
-      {message && (
-        <Typography
-          id={`${id}-message`}
-          role="alert"
-          variant="caption"
-          sx={{ color: 'error.main', display: 'block' }}
-        >
-          {message}
-        </Typography>
-      )}
+      <FieldMessage id={`${id}-message`} message={message} />
     </Box>
   );
 }

@@ -12,8 +12,8 @@ import {
 import ArrowDownward from '@mui/icons-material/ArrowDownward';
 import ArrowUpward from '@mui/icons-material/ArrowUpward';
 import DeleteOutline from '@mui/icons-material/DeleteOutlined';
+import Lock from '@mui/icons-material/Lock';
 import LockOpenOutlined from '@mui/icons-material/LockOpenOutlined';
-import LockOutlined from '@mui/icons-material/LockOutlined';
 import { Box, IconButton, NativeSelect, styled, Typography } from '@mui/material';
 import { AddPedals } from './AddPedals';
 import type { BriefPartProps } from './briefPart';
@@ -113,7 +113,11 @@ function Pedal({ rig, row, device, at, edit }: PedalProps) {
           isPressed={isKept}
           onClick={keep}
         >
-          {isKept ? <LockOutlined fontSize="inherit" /> : <LockOpenOutlined fontSize="inherit" />}
+          {isKept ? (
+            <Lock fontSize="inherit" color="primary" />
+          ) : (
+            <LockOpenOutlined fontSize="inherit" />
+          )}
         </Small>
         <Small label={`Take ${name} out`} onClick={() => edit(removeDevice(rig, id))}>
           <DeleteOutline fontSize="inherit" />

@@ -58,7 +58,7 @@ export function StageHeader({ stage, name, player, save, children }: Props) {
       >
         {named}
       </Box>
-      <Box sx={{ flex: '0 1 120px', minWidth: 60 }}>
+      <Box sx={{ flex: `0 1 ${stage ? 200 : 120}px`, minWidth: 60 }}>
         <NameField
           label="Player"
           value={player}
