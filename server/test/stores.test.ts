@@ -3,6 +3,8 @@ import { DEFAULT_SETTINGS } from '@gullwind/contract';
 import { readFileSync } from 'node:fs';
 import {
   applyEdits,
+  editBrief,
+  NO_BRIEF,
   insertBuffer,
   newRig,
   RIG_FORMAT,
@@ -70,6 +72,25 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
     const found = await findRig(db, id);
     expect(found).toMatchObject({ revision: 4, rig: { format: RIG_FORMAT, name: old.name } });
     expect(found!.rig.rows[0]!.devices).toHaveLength(8);
+    await setRigDeleted(db, id, true);
+  });
+
+  test('a rig of format 2, with a pin of its format, gets an empty brief where it lies', async () => {
+    const id = randomUUID();
+    const { brief: _, pins: _pins, ...rest } = rig;
+    const format2 = { ...rest, format: 2 };
+    const old = { ...format2, pins: [{ id: 'p1', name: 'before', rig: format2 }] };
+    await db.query('insert into rigs (id, revision, document) values ($1, 7, $2::jsonb)', [
+      id,
+      JSON.stringify(old),
+    ]);
+    expect(await upgradeRigs(db)).toBe(1);
+    const found = await findRig(db, id);
+    expect(found).toMatchObject({ revision: 7, rig: { format: RIG_FORMAT, brief: NO_BRIEF } });
+    expect(found!.rig.pins[0]!.rig).toMatchObject({ format: RIG_FORMAT, brief: NO_BRIEF });
+    const edited = applyEdits(found!.rig, editBrief(found!.rig, { noSoldering: true }));
+    expect(await updateRig(db, id, 7, edited)).toMatchObject({ kind: 'saved' });
+    expect((await findRig(db, id))!.rig.brief.noSoldering).toBe(true);
     await setRigDeleted(db, id, true);
   });
 

@@ -3,7 +3,7 @@ import { Box, Button } from '@mui/material';
 import { useMemo } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { useSettings } from '../../app/useSettings';
-import { RigTools, StageHeader, useRigEdits, useUndoKeys, type OpenRig } from '../editor';
+import { StagePage, useRigEdits, type OpenRig } from '../editor';
 import { ApproachPart } from './ApproachPart';
 import type { BriefPartProps } from './briefPart';
 import { GearPart } from './GearPart';
@@ -18,7 +18,6 @@ export function BriefView({ open }: { open: OpenRig }) {
   const { rig } = open;
   const [{ units }] = useSettings();
   const edit = useRigEdits();
-  useUndoKeys();
   const props: BriefPartProps = useMemo(() => ({ rig, units, edit }), [rig, units, edit]);
   const column = {
     minWidth: 0,
@@ -27,47 +26,35 @@ export function BriefView({ open }: { open: OpenRig }) {
     px: 2,
     pb: 3,
   } as const;
-  return (
-    <Box
-      component="main"
-      sx={{ height: { lg: '100vh' }, display: 'flex', flexDirection: 'column' }}
-    >
-      <StageHeader stage="Brief" name={rig.name} player={rig.player} save={open.save}>
-        <Box sx={{ flex: 1 }} />
-        <Button component={RouterLink} to={`/rigs/${open.id}/path`} size="small">
-          See its path
-        </Button>
-        <Button
-          component={RouterLink}
-          to={`/rigs/${open.id}/plans`}
-          size="small"
-          variant="contained"
-          disabled={mainRow(rig).leads.includes(null)}
-        >
-          Look for plans
-        </Button>
-        <RigTools canUndo={open.past.length > 0} canRedo={open.future.length > 0} />
-      </StageHeader>
-      <Box
-        sx={{
-          flex: 1,
-          minHeight: 0,
-          display: 'grid',
-          gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) 390px' },
-        }}
+  const ways = (
+    <>
+      <Button component={RouterLink} to={`/rigs/${open.id}/path`} size="small">
+        See its path
+      </Button>
+      <Button
+        component={RouterLink}
+        to={`/rigs/${open.id}/plans`}
+        size="small"
+        variant="contained"
+        disabled={mainRow(rig).leads.includes(null)}
       >
-        <Box sx={{ ...column, borderRight: 1, borderColor: 'divider' }}>
-          <GearPart {...props} />
-          <PlacesPart {...props} />
-          <PedalsPart {...props} />
-          <OrderPart {...props} />
-          <ScenesPart {...props} />
-        </Box>
-        <Box sx={column}>
-          <ApproachPart {...props} />
-          <LimitsPart {...props} />
-        </Box>
+        Look for plans
+      </Button>
+    </>
+  );
+  return (
+    <StagePage open={open} stage="Brief" ways={ways} columns={{ lg: 'minmax(0, 1fr) 390px' }}>
+      <Box sx={{ ...column, borderRight: 1, borderColor: 'divider' }}>
+        <GearPart {...props} />
+        <PlacesPart {...props} />
+        <PedalsPart {...props} />
+        <OrderPart {...props} />
+        <ScenesPart {...props} />
       </Box>
-    </Box>
+      <Box sx={column}>
+        <ApproachPart {...props} />
+        <LimitsPart {...props} />
+      </Box>
+    </StagePage>
   );
 }

@@ -48,7 +48,7 @@ export function OrderPart({ rig, edit }: BriefPartProps) {
       <Order aria-label="A usual order">
         {places.map(({ device, row, reason }) => (
           <li key={device}>
-            <strong>{findDevice(rig, device)?.name}</strong>
+            <strong>{findDevice(rig, device)?.name}</strong>{' '}
             <span>
               {row === 'ampLoop' && 'In the amp’s loop. '}
               {reason}
@@ -86,6 +86,6 @@ const Order = styled('ol')(({ theme }) => ({
   paddingLeft: 30,
   fontSize: 14,
   lineHeight: 1.5,
-  '& strong': { fontWeight: 600, marginRight: 8 },
+  '& strong': { fontWeight: 600, marginRight: 4 },
   '& span': { color: theme.chart.faint },
 }));

@@ -4,4 +4,5 @@ export type { OpenRig, SaveState } from './editorSlice';
 export { RigStage } from './RigStage';
 export { RigTools, Tool } from './RigTools';
 export { StageHeader } from './StageHeader';
-export { useRigEdits, useUndoKeys } from './useRigEdits';
+export { StagePage } from './StagePage';
+export { useRigEdits } from './useRigEdits';

@@ -6,7 +6,7 @@ import { useAppDispatch } from '../../app/store';
 import { useGearItems } from '../../app/useGearItems';
 import { useSettings } from '../../app/useSettings';
 import { frontOf, usePlanDetail, usePlans, useUnsure } from '../../workers/usePlans';
-import { editorActions, RigTools, StageHeader, useUndoKeys, type OpenRig } from '../editor';
+import { editorActions, StagePage, type OpenRig } from '../editor';
 import { GoalPanel } from './GoalPanel';
 import { PlanSheet } from './PlanSheet';
 import { ProposalList } from './ProposalList';
@@ -54,7 +54,6 @@ export function PlansView({ open }: { open: OpenRig }) {
   );
   const detail = usePlanDetail(rig, moves);
   const takeOver = useTakeOver();
-  useUndoKeys();
   const choose = (key: string) => {
     setChosen(key);
     setCut(false);
@@ -67,70 +66,54 @@ export function PlansView({ open }: { open: OpenRig }) {
     );
   const sideBySide = proposals.filter(({ plan }) => pinned.includes(keyOfPlan(plan)));
   return (
-    <Box
-      component="main"
-      sx={{ height: { lg: '100vh' }, display: 'flex', flexDirection: 'column' }}
-    >
-      <StageHeader stage="Plans" name={rig.name} player={rig.player} save={open.save}>
-        <Box sx={{ flex: 1 }} />
-        <RigTools canUndo={open.past.length > 0} canRedo={open.future.length > 0} />
-      </StageHeader>
+    <StagePage open={open} stage="Plans" columns={{ md: '372px minmax(0, 1fr)' }}>
       <Box
         sx={{
-          flex: 1,
+          borderRight: 1,
+          borderColor: 'divider',
+          p: 1.5,
+          overflowY: { lg: 'auto' },
           minHeight: 0,
-          display: 'grid',
-          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '372px minmax(0, 1fr)' },
         }}
       >
-        <Box
-          sx={{
-            borderRight: 1,
-            borderColor: 'divider',
-            p: 1.5,
-            overflowY: { lg: 'auto' },
-            minHeight: 0,
-          }}
-        >
-          <GoalPanel rig={rig} />
-          <SearchState work={work} depth={depth} onDepth={setDepth} />
-          <ProposalList
+        <GoalPanel rig={rig} />
+        <SearchState work={work} depth={depth} onDepth={setDepth} />
+        <ProposalList
+          rig={rig}
+          units={units}
+          proposals={proposals}
+          chosen={proposal}
+          pinned={pinned}
+          onChoose={choose}
+          onPin={pin}
+        />
+      </Box>
+      <Box sx={{ minWidth: 0, minHeight: 0, overflowY: { lg: 'auto' }, p: 2 }}>
+        {sideBySide.length > 1 ? (
+          <SideBySide
             rig={rig}
             units={units}
-            proposals={proposals}
-            chosen={proposal}
-            pinned={pinned}
-            onChoose={choose}
-            onPin={pin}
+            proposals={sideBySide}
+            onTakeOver={takeOver}
+            onDone={() => setPinned([])}
           />
-        </Box>
-        <Box sx={{ minWidth: 0, minHeight: 0, overflowY: { lg: 'auto' }, p: 2 }}>
-          {sideBySide.length > 1 ? (
-            <SideBySide
+        ) : (
+          proposal &&
+          detail && (
+            <PlanSheet
               rig={rig}
               units={units}
-              proposals={sideBySide}
+              proposals={proposals}
+              proposal={proposal}
+              detail={detail}
+              isCut={isCut}
+              onCut={setCut}
               onTakeOver={takeOver}
-              onDone={() => setPinned([])}
             />
-          ) : (
-            proposal &&
-            detail && (
-              <PlanSheet
-                rig={rig}
-                units={units}
-                proposals={proposals}
-                proposal={proposal}
-                detail={detail}
-                isCut={isCut}
-                onCut={setCut}
-                onTakeOver={takeOver}
-              />
-            )
-          )}
-        </Box>
+          )
+        )}
       </Box>
-    </Box>
+    </StagePage>
   );
 }
 
