@@ -39,7 +39,7 @@ export function SearchState({ work, depth, onDepth }: Props) {
         {progress && (
           <LinearProgress
             variant="determinate"
-            value={(100 * progress.done) / Math.max(1, progress.of)}
+            value={Math.round((100 * progress.done) / Math.max(1, progress.of))}
             aria-label="Plans looked at"
           />
         )}
