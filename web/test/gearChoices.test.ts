@@ -1,5 +1,5 @@
 import { deviceOfClass, gearItem, type DeviceClass } from '@gullwind/core';
-import { bestFirst, type GearChoice } from '../src/features/picker/gearChoices';
+import { bestFirst, meantBy, type GearChoice } from '../src/features/picker/gearChoices';
 
 const choice = (
   name: string,
@@ -32,4 +32,12 @@ test('what is called exactly so comes first in its group; the gear list stays be
 
 test('nothing typed shows everything, in its order', () => {
   expect(found('')).toEqual(CHOICES.map(({ item }) => item.thing.name));
+});
+
+test('a kind that is typed means the kind, a name means that pedal, a part of one what fits first', () => {
+  const meant = (typed: string) => meantBy(CHOICES, typed)?.item.thing.name;
+  expect(meant('fuzz')).toBe('fuzz');
+  expect(meant('Old fuzz')).toBe('Old fuzz');
+  expect(meant('old')).toBe('Old fuzz');
+  expect(meant('zither')).toBeUndefined();
 });

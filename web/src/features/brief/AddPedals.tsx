@@ -8,7 +8,7 @@ import {
 } from '@gullwind/core';
 import { Autocomplete, TextField } from '@mui/material';
 import { useState } from 'react';
-import { bestFirst, useGearChoices, type GearChoice } from '../picker';
+import { bestFirst, meantBy, useGearChoices, type GearChoice } from '../picker';
 import type { BriefPartProps } from './briefPart';
 
 /** Adds pedals at the end of the row: one from the list as it is typed, or several with commas between. */
@@ -24,7 +24,7 @@ export function AddPedals({ rig, edit }: BriefPartProps) {
       .split(/[,;]/u)
       .map((word) => word.trim())
       .filter(Boolean);
-    const found = words.map((word) => ({ word, choice: bestFirst(choices, word)[0] }));
+    const found = words.map((word) => ({ word, choice: meantBy(choices, word) }));
     const unknown = found.filter(({ choice }) => !choice).map(({ word }) => word);
     add(found.flatMap(({ choice }) => (choice?.item.kind === 'device' ? [choice.item.thing] : [])));
     setText(unknown.join(', '));

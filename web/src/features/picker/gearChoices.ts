@@ -44,15 +44,23 @@ export function useGearChoices(kind: PickerKind): {
   return { choices, isLoading };
 }
 
+/** What somebody means who types a name or a kind and goes on: what is called exactly so, else what fits first. */
+export function meantBy(all: readonly GearChoice[], typed: string): GearChoice | undefined {
+  const found = bestFirst(all, typed);
+  return found.find((choice) => isCalled(choice, typed)) ?? found[0];
+}
+
+const isCalled = ({ item }: GearChoice, typed: string): boolean =>
+  item.thing.name.toLowerCase() === typed.toLowerCase();
+
 /** What matches the typed words; within each group what is called exactly so comes first. */
 export function bestFirst(all: readonly GearChoice[], typed: string): GearChoice[] {
-  const isExact = ({ item }: GearChoice) => item.thing.name.toLowerCase() === typed.toLowerCase();
   const found = all.filter((choice) => matches(choice, typed));
   const groups = [...new Set(found.map(({ group }) => group))];
   return groups.flatMap((group) =>
     found
       .filter((choice) => choice.group === group)
-      .sort((a, b) => Number(isExact(b)) - Number(isExact(a))),
+      .sort((a, b) => Number(isCalled(b, typed)) - Number(isCalled(a, typed))),
   );
 }
 

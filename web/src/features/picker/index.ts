@@ -1,3 +1,3 @@
-export { bestFirst, useGearChoices } from './gearChoices';
+export { bestFirst, meantBy, useGearChoices } from './gearChoices';
 export type { GearChoice, PickerKind } from './gearChoices';
 export { GearPicker } from './GearPicker';
