@@ -11,8 +11,9 @@ export interface Proposal {
 /** How much nearer to its goal a rig has to come for one more move, and for one more box. */
 const WORTH_A_MOVE = 0.1;
 const WORTH_A_BOX = 0.4;
-/** How much less a move is advised whose condition nobody has confirmed. */
+/** How much less a move is advised whose condition nobody has confirmed, and one against a rule or usual order. */
 const UNCERTAIN = 0.3;
+const OBJECTED = 0.75;
 /** What is left to gain below this is left alone, dB. */
 export const WORTH_TOUCHING = 0.5;
 const MOST_PROPOSALS = 6;
@@ -47,9 +48,11 @@ export function choosePlans(
   return kept.map((plan) => ({ plan, isAdvised: plan === advised }));
 }
 
-/** The goal of a plan, less well reached where it rests on what nobody has confirmed. */
+/** The goal of a plan, less well reached where it rests on what nobody has confirmed or goes against a rule. */
 const likelyGoal = ({ score, moves }: RankedPlan): number =>
-  score.goal + UNCERTAIN * moves.filter(({ condition }) => condition !== null).length;
+  score.goal +
+  UNCERTAIN * moves.filter(({ condition }) => condition !== null).length +
+  OBJECTED * moves.filter(({ against }) => against !== null).length;
 
 const gainOf = (from: RankedPlan, to: RankedPlan): number => from.score.goal - to.score.goal;
 

@@ -89,12 +89,17 @@ function sayExtra({ effort }: RankedPlan, next: RankedPlan): string {
 
 const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
+/** Less than this is no gain. */
+const LEAST_GAIN = 0.005;
+
 /** Why nothing needs doing, or what leaving it alone means. */
 export function sayLeaveAlone({ plan, isAdvised }: Proposal, best: RankedPlan): string {
   const { goal, terms } = plan.score;
   const gain = goal - best.score.goal;
   const figures = `${terms.distance.toFixed(2)} dB from straight in, ${terms.spread.toFixed(2)} dB by switching alone, level off by ${terms.level.toFixed(2)} dB`;
   if (!isAdvised) return `As it is: ${figures}.`;
+  if (gain < LEAST_GAIN)
+    return `It’s fine, leave it: ${figures}. No plan within the limits is better.`;
   if (goal < WORTH_TOUCHING)
     return `It’s fine, leave it: ${figures}. All that together is under half a decibel.`;
   return gain < WORTH_TOUCHING

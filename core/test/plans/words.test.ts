@@ -7,6 +7,7 @@ import {
   effortOf,
   findMoves,
   sayAgainst,
+  sayLeaveAlone,
   sayMoves,
   sayWhyBetter,
   sayWorse,
@@ -231,6 +232,26 @@ test('of two as good the one that nobody has to confirm is advised', () => {
   const sure = planOf(1.1, {}, [lead]);
   const advised = choosePlans([unsure, sure, alone], alone).find(({ isAdvised }) => isAdvised);
   expect(advised!.plan).toBe(sure);
+});
+
+test('of two as good the one that nobody objects to is advised', () => {
+  const alone = planOf(4);
+  const stopgap = planOf(1.2, {}, [
+    move(
+      { kind: 'shift', device: 'd4', before: 'd1' },
+      { against: 'The usual order.', effort: { ...NOTHING, minutes: 10 } },
+    ),
+  ]);
+  const added = planOf(1.2, {}, [box]);
+  const shown = choosePlans([stopgap, added, alone], alone);
+  expect(shown.map(({ plan }) => plan)).toEqual([alone, stopgap, added]);
+  expect(shown.map(({ isAdvised }) => isAdvised)).toEqual([false, false, true]);
+});
+
+test('where no plan is better, that is said', () => {
+  const alone = planOf(1.3);
+  const [only] = choosePlans([alone], alone);
+  expect(sayLeaveAlone(only!, alone)).toMatch(/No plan within the limits is better\.$/u);
 });
 
 describe('a plan looked at closely', () => {

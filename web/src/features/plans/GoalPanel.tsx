@@ -84,6 +84,8 @@ export function GoalPanel({ rig }: { rig: Rig }) {
   );
 }
 
+const many = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
+
 /** What must not change, in one sentence. */
 function sayLimits({ brief, situations, scenes }: Rig): string {
   const limits = [
@@ -97,8 +99,8 @@ function sayLimits({ brief, situations, scenes }: Rig): string {
   ];
   const counted = scenes.filter(({ id }) => !brief.uncounted.includes(id)).length;
   const where = [
-    situations.length > 0 ? `${situations.length} places` : 'the leads as they are laid',
-    counted > 0 ? `${counted} scenes` : 'the pedals that are left on',
+    situations.length > 0 ? many(situations.length, 'place') : 'the leads as they are laid',
+    counted > 0 ? many(counted, 'scene') : 'the pedals that are left on',
   ].join(', ');
   const first = limits.length > 0 ? `${limits.join(', ')}.` : 'Anything may change.';
   return `${first.charAt(0).toUpperCase()}${first.slice(1)} Measured over ${where}.`;
