@@ -95,7 +95,9 @@ function sayLimits({ brief, situations, scenes }: Rig): string {
     ...(brief.keptDevices.length > 0 ? ['some pedals stay in place'] : []),
     ...(brief.keptLeads.length > 0 ? ['some leads stay'] : []),
     ...(brief.mostMoney !== null && !brief.nothingBought ? [`at most ${brief.mostMoney}`] : []),
-    ...(brief.mostBoxes !== null ? [`at most ${brief.mostBoxes} more boxes`] : []),
+    ...(brief.mostBoxes !== null
+      ? [`at most ${brief.mostBoxes} more box${brief.mostBoxes === 1 ? '' : 'es'}`]
+      : []),
   ];
   const counted = scenes.filter(({ id }) => !brief.uncounted.includes(id)).length;
   const where = [
