@@ -15,7 +15,7 @@ import {
   newRig,
   routeOf,
   SectionSolver,
-  setLeadLength,
+  setCableLength,
   solveLadder,
   switchesOf,
   type Rig,
@@ -74,7 +74,7 @@ function bareLoop(target: Float64Array): () => void {
   const seriesOhm = new Float64Array(20);
   let k = 0;
   for (const element of path) {
-    if (element.kind === 'lead') shuntF[k]! += element.cPerMF * element.lengthM + element.plugsF;
+    if (element.kind === 'cable') shuntF[k]! += element.cPerMF * element.lengthM + element.plugsF;
     else if (element.kind === 'series') seriesOhm[k++] = element.rOhm;
     else if (element.kind === 'shunt') shuntF[k]! += element.cF;
   }
@@ -150,13 +150,13 @@ console.log(`  ratio            ${ratio.toFixed(2)} (wanted: under 1.5)`);
 const line = compileSection(section, 'line');
 const lineUs = timeUs(200, () => solveLadder(line, section.load, DRAW_GRID, out, state));
 console.log(
-  `  every lead a line ${lineUs.toFixed(1)} µs, ${(lineUs / solveUs).toFixed(1)} × lumped`,
+  `  every cable a line ${lineUs.toFixed(1)} µs, ${(lineUs / solveUs).toFixed(1)} × lumped`,
 );
 
 let step = 0;
-/** The whole analysis after another length of the first lead, by a solver that may remember the rest. */
-const afterEdit = (edited: Rig, leadId: string, solver: () => SectionSolver) => () => {
-  const next = applyEdit(edited, setLeadLength(leadId, 1 + (step++ % 9000) / 1000));
+/** The whole analysis after another length of the first cable, by a solver that may remember the rest. */
+const afterEdit = (edited: Rig, cableId: string, solver: () => SectionSolver) => () => {
+  const next = applyEdit(edited, setCableLength(cableId, 1 + (step++ % 9000) / 1000));
   if (next.kind === 'ok') analyseRig(next.rig, solver());
 };
 const kept = new SectionSolver();
@@ -165,7 +165,7 @@ const editMs = timeUs(
   afterEdit(rig, 'l1', () => kept),
 );
 console.log(
-  `Whole analysis after an edit, 20 pedals: ${(editMs / 1000).toFixed(2)} ms (curve, figures, running level, take-outs, buffer advice)`,
+  `Whole analysis after an edit, 20 pedals: ${(editMs / 1000).toFixed(2)} ms (curve, figures, running level, losses by part, buffer advice)`,
 );
 
 /** A board of true-bypass drives, every fifth pedal a delay that always buffers. */
@@ -175,8 +175,8 @@ function board(count: number): Rig {
     const device = deviceOfClass(i % 5 === 4 ? 'delay' : 'drive', '', `pedal ${i + 1}`);
     made = applyEdits(made, insertDevice(made, i, device));
   }
-  return mainRow(made).leads.reduce(
-    (rig, lead, i) => applyEdits(rig, setLeadLength(lead!.id, i === 0 ? 6 : 0.3)),
+  return mainRow(made).cables.reduce(
+    (rig, cable, i) => applyEdits(rig, setCableLength(cable!.id, i === 0 ? 6 : 0.3)),
     made,
   );
 }
@@ -221,8 +221,8 @@ const bruteMs =
     const remembered = new SectionSolver();
     for (let bits = 0; bits < 2 ** 16; bits++) {
       const positions = Object.fromEntries(counted.map((id, k) => [id, ((bits >> k) & 1) === 1]));
-      const standing = { ...sixteen.standing, positions };
-      for (const { circuit } of drivePath(routeOf({ ...sixteen, standing })).sections)
+      const state = { ...sixteen.state, positions };
+      for (const { circuit } of drivePath(routeOf({ ...sixteen, state })).sections)
         remembered.solve(circuit);
     }
   }) / 1000;

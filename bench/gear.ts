@@ -1,4 +1,4 @@
-import { entered, gearItem, leadOfClass } from '@gullwind/core';
+import { entered, gearItem, cableOfClass } from '@gullwind/core';
 import { openBrowser } from '../e2e/src/browser';
 import { Page } from '../e2e/src/page';
 import { startServerProcess } from '../e2e/src/serverProcess';
@@ -30,9 +30,9 @@ async function searchMs(count: number): Promise<number> {
   try {
     const items = Array.from({ length: count }, (_, i) =>
       gearItem(
-        `lead-${i}`,
-        'lead',
-        leadOfClass('low', 'l1', entered(3), `${i % 2 ? 'Gull' : 'Tern'} ${i}`),
+        `cable-${i}`,
+        'cable',
+        cableOfClass('low', 'l1', entered(3), `${i % 2 ? 'Gull' : 'Tern'} ${i}`),
       ),
     );
     const added = await fetch(`${server.address}api/gear`, {

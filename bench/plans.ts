@@ -7,15 +7,15 @@ import {
   goalOf,
   insertDevice,
   keepScene,
-  keepSituation,
+  keepPlace,
   mainRow,
   makeMoves,
   measureRig,
   newRig,
   searchToEnd,
-  setLeadLength,
-  standAt,
-  stampSwitch,
+  setCableLength,
+  goToPlace,
+  toggleSwitch,
   stillSwitches,
   switchesOf,
   weightsOf,
@@ -58,21 +58,21 @@ function twentyPedals(): Rig {
 
 function atThreePlaces(): Rig {
   let rig = twentyPedals();
-  const [first, last] = [mainRow(rig).leads[0]!, mainRow(rig).leads.at(-1)!];
+  const [first, last] = [mainRow(rig).cables[0]!, mainRow(rig).cables.at(-1)!];
   for (const [name, inM, outM] of [
     ['home', 3, 3],
     ['rehearsal', 5, 6],
     ['the big stage', 9, 14],
   ] as const) {
-    rig = applyEdits(rig, setLeadLength(first.id, inM), setLeadLength(last.id, outM));
-    rig = applyEdits(rig, keepSituation(rig, name));
+    rig = applyEdits(rig, setCableLength(first.id, inM), setCableLength(last.id, outM));
+    rig = applyEdits(rig, keepPlace(rig, name));
   }
   for (const at of [3, 9, 15]) {
-    rig = applyEdits(rig, stampSwitch(rig, mainRow(rig).devices[at]!.id));
+    rig = applyEdits(rig, toggleSwitch(rig, mainRow(rig).devices[at]!.id));
     rig = applyEdits(rig, keepScene(rig, `scene ${at}`));
   }
   const reach = { [first.id]: entered(3), [last.id]: entered(3) };
-  return applyEdits(rig, { kind: 'assign', field: 'brief', to: { ...rig.brief, reach } });
+  return applyEdits(rig, { kind: 'assign', field: 'brief', to: { ...rig.texts.brief, reach } });
 }
 
 /** The goal of a rig with nothing remembered and nothing shared. */
@@ -80,24 +80,24 @@ function afresh(rig: Rig): number {
   const still = stillSwitches(rig);
   const sums = { distance: 0, level: 0, spread: 0 };
   const scenes = countedScenes(rig);
-  for (const place of rig.situations) {
-    const there = applyEdits(rig, standAt(rig, place));
-    for (const standing of scenes) {
-      const measured = measureRig({ ...there, standing });
+  for (const place of rig.electrical.places) {
+    const there = applyEdits(rig, goToPlace(rig, place));
+    for (const state of scenes) {
+      const measured = measureRig({ ...there, state });
       if (measured.kind !== 'sounding') continue;
       sums.distance += measured.figures.distanceDb;
       sums.level += Math.abs(measured.figures.levelDb);
     }
-    const positions = { ...there.standing.positions, ...Object.fromEntries(still) };
+    const positions = { ...there.state.positions, ...Object.fromEntries(still) };
     const counted = switchesOf(rig).filter((id) => !still.has(id));
-    const states = analyseStates({ ...there, standing: { ...there.standing, positions } }, counted);
+    const states = analyseStates({ ...there, state: { ...there.state, positions } }, counted);
     if (states.kind === 'states') sums.spread += states.spreadDb;
   }
-  const heard = scenes.length * rig.situations.length;
+  const heard = scenes.length * rig.electrical.places.length;
   const terms = {
     distance: sums.distance / heard,
     level: sums.level / heard,
-    spread: sums.spread / rig.situations.length,
+    spread: sums.spread / rig.electrical.places.length,
     resonance: 0,
     ends: 0,
     buffers: 0,

@@ -14,7 +14,7 @@ const server = await startServerProcess();
 const driver = await openBrowser();
 const page = new Page(driver, server.address);
 
-const READINGS = `Lead;Length (m);Capacitance (pF);Date;Meter
+const READINGS = `Cable;Length (m);Capacitance (pF);Date;Meter
 Harbour reel;1;128,4;2026-11-20;bench LCR
 Harbour reel;3;330,1;2026-11-20;bench LCR
 Harbour reel;6;634,9;2026-11-20;bench LCR
@@ -86,7 +86,7 @@ try {
   await take('advice');
   await page.lookAt('pins');
   await (await page.findText('button', 'Pin this')).click();
-  await page.click('[data-stamp="d3"]');
+  await page.click('[data-switch="d3"]');
   await page.lookAt('now');
   await (await page.findText('button', 'How sure')).click();
   await page.findText('dt', '90 in 100');
@@ -115,7 +115,7 @@ try {
   await take('which-di');
   await page.open('/speaker');
   await page.findText('p', 'Thick enough');
-  await take('speaker-lead');
+  await take('speaker-cable');
 } finally {
   await driver.quit();
   await server.stop();

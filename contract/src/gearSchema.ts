@@ -1,63 +1,32 @@
 import {
-  CHOICE_RULES,
   checkItem,
   GEAR_KINDS,
+  kindNow,
   upgradeThing,
-  type Board,
   type GearItem,
-  type Plug,
   type Qualities,
-  type Supply,
 } from '@gullwind/core';
 import Joi from 'joi';
 import { readWith, type Read } from './read';
 import {
+  boardSchema,
   closed,
   deviceSchema,
-  endSchema,
+  destinationSchema,
   guitarSchema,
-  id,
-  leadSchema,
-  name,
+  cableSchema,
   number,
   oneOf,
-  sourced,
+  plugSchema,
+  supplySchema,
   yesNo,
 } from './rigSchema';
-
-const plugSchema: Joi.ObjectSchema<Plug> = closed({
-  id,
-  name,
-  shape: oneOf(CHOICE_RULES.plug.shape),
-  joint: oneOf(CHOICE_RULES.plug.joint),
-  beyondM: sourced,
-  plugF: sourced,
-});
-
-const supplySchema: Joi.ObjectSchema<Supply> = closed({
-  id,
-  name,
-  outlets: sourced,
-  outletV: sourced,
-  outletA: sourced,
-  polarity: oneOf(CHOICE_RULES.supply.polarity),
-  isolated: yesNo,
-});
-
-const boardSchema: Joi.ObjectSchema<Board> = closed({
-  id,
-  name,
-  widthM: sourced,
-  depthM: sourced,
-  belowM: sourced,
-  surface: oneOf(CHOICE_RULES.board.surface),
-});
 
 const THINGS = {
   guitar: guitarSchema,
   device: deviceSchema,
-  lead: leadSchema,
-  end: endSchema,
+  cable: cableSchema,
+  destination: destinationSchema,
   plug: plugSchema,
   supply: supplySchema,
   board: boardSchema,
@@ -93,12 +62,18 @@ const kindOnly = Joi.object({ kind: oneOf(GEAR_KINDS) })
   .unknown()
   .required();
 
+/** Entries of earlier formats call some kinds otherwise. */
+function withKindNow(value: unknown): unknown {
+  if (typeof value !== 'object' || value === null || !('kind' in value)) return value;
+  return typeof value.kind === 'string' ? { ...value, kind: kindNow(value.kind) } : value;
+}
+
 /** An entry of the gear list from outside: its shape, then everything the core demands. */
 export function readItem(value: unknown): Read<GearItem> {
-  const known = readWith(kindOnly as Joi.Schema<{ kind: keyof typeof THINGS }>, value);
+  const known = readWith(kindOnly as Joi.Schema<{ kind: keyof typeof THINGS }>, withKindNow(value));
   if (known.kind === 'refused') return known;
   const { kind } = known.value;
-  const { thing, ...rest } = value as { thing: unknown };
+  const { thing, ...rest } = known.value as unknown as { thing: unknown };
   const read = readWith(SHAPES[kind], { ...rest, thing: upgradeThing(kind, thing) });
   if (read.kind === 'refused') return read;
   const problems = [...checkItem(read.value)];

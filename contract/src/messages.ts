@@ -30,7 +30,7 @@ export interface RigListing {
   readonly player: string;
   readonly note: string;
   readonly pedals: number;
-  readonly leadM: number;
+  readonly cableM: number;
   /** Null where the rig is muted or silent. */
   readonly figures: Figures | null;
   readonly verdict: Verdict | null;

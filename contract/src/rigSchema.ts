@@ -3,6 +3,7 @@ import {
   checkRig,
   DEVICE_CLASSES,
   GEAR_ID,
+  JACK_KINDS,
   LONGEST_NAME,
   LONGEST_NOTE,
   PEDAL_USES,
@@ -10,14 +11,22 @@ import {
   RIG_FORMAT,
   upgradeRig,
   WEIGHT_NAMES,
+  type Board,
   type Brief,
   type Device,
-  type End,
+  type Electrical,
+  type Layout,
+  type Place,
+  type Plug,
+  type Power,
+  type Supply,
+  type Texts,
+  type Destination,
   type Guitar,
-  type Lead,
+  type Cable,
   type Rig,
   type Row,
-  type Standing,
+  type SwitchState,
 } from '@gullwind/core';
 import Joi from 'joi';
 import { readWith, type Read } from './read';
@@ -116,15 +125,15 @@ export const deviceSchema: Joi.ObjectSchema<Device> = closed({
   loops: number,
   bufferIn: yesNo,
   bufferOut: yesNo,
-  standIn: Joi.object({ lH: sourced, rOhm: sourced }),
+  pickupSimulator: Joi.object({ lH: sourced, rOhm: sourced }),
   body: Joi.object(body),
   gear,
 });
 
-export const leadSchema: Joi.ObjectSchema<Lead> = closed({
+export const cableSchema: Joi.ObjectSchema<Cable> = closed({
   id,
   name,
-  leadClass: oneOf(CHOICE_RULES.lead.leadClass),
+  cableClass: oneOf(CHOICE_RULES.cable.cableClass),
   lengthM: sourced,
   cPerMF: sourced,
   rPerMOhm: sourced,
@@ -136,11 +145,11 @@ export const leadSchema: Joi.ObjectSchema<Lead> = closed({
   gear,
 });
 
-export const endSchema: Joi.ObjectSchema<End> = closed({
+export const destinationSchema: Joi.ObjectSchema<Destination> = closed({
   id,
   name,
-  kind: oneOf(CHOICE_RULES.end.kind),
-  input: oneOf(CHOICE_RULES.end.input),
+  kind: oneOf(CHOICE_RULES.destination.kind),
+  input: oneOf(CHOICE_RULES.destination.input),
   rInOhm: sourced,
   stopperOhm: sourced,
   millerF: sourced,
@@ -152,6 +161,35 @@ export const endSchema: Joi.ObjectSchema<End> = closed({
 });
 
 export const referenceSchema = closed({ lengthM: sourced, cPerMF: sourced });
+
+const PLUG = {
+  id,
+  name,
+  shape: oneOf(CHOICE_RULES.plug.shape),
+  joint: oneOf(CHOICE_RULES.plug.joint),
+  beyondM: sourced,
+  plugF: sourced,
+};
+export const plugSchema: Joi.ObjectSchema<Plug> = closed(PLUG);
+
+export const supplySchema: Joi.ObjectSchema<Supply> = closed({
+  id,
+  name,
+  outlets: sourced,
+  outletV: sourced,
+  outletA: sourced,
+  polarity: oneOf(CHOICE_RULES.supply.polarity),
+  isolated: yesNo,
+});
+
+export const boardSchema: Joi.ObjectSchema<Board> = closed({
+  id,
+  name,
+  widthM: sourced,
+  depthM: sourced,
+  belowM: sourced,
+  surface: oneOf(CHOICE_RULES.board.surface),
+});
 
 /** Long enough for any rig that the core lets through; the core says which list is too long. */
 const list = (item: Joi.Schema) => Joi.array().items(item.optional()).max(200).required();
@@ -170,7 +208,7 @@ const place = Joi.alternatives()
             .conditional('.kind', {
               is: 'key',
               then: closed({ kind: 'key', device: id }),
-              otherwise: closed({ kind: Joi.valid('end').required(), end: id }),
+              otherwise: closed({ kind: Joi.valid('destination').required(), destination: id }),
             })
             .required(),
         }),
@@ -178,7 +216,7 @@ const place = Joi.alternatives()
       { is: 'loop', then: closed({ kind: 'loop', device: id, loop: number }) },
       {
         is: 'ampLoop',
-        then: closed({ kind: 'ampLoop', end: id }),
+        then: closed({ kind: 'ampLoop', destination: id }),
         otherwise: closed({
           kind: oneOf(['main', 'guitar', 'side', 'loop', 'ampLoop']),
         }).unknown(),
@@ -191,13 +229,13 @@ const row: Joi.ObjectSchema<Row> = closed({
   id,
   at: place,
   devices: list(deviceSchema),
-  leads: list(leadSchema.allow(null)),
+  cables: list(cableSchema.allow(null)),
 });
 
-const standing: Joi.ObjectSchema<Standing> = closed({
+const state: Joi.ObjectSchema<SwitchState> = closed({
   positions: Joi.object().pattern(switchId, Joi.boolean()).required(),
   playing: id.allow(null),
-  powered: yesNo,
+  unpowered: list(id),
 });
 
 const limit = Joi.number().unsafe().allow(null).required();
@@ -205,7 +243,7 @@ const brief: Joi.ObjectSchema<Brief> = closed({
   uses: Joi.object().pattern(id.optional(), oneOf(PEDAL_USES)).required(),
   keepsOrder: yesNo,
   keptDevices: list(id),
-  keptLeads: list(id),
+  keptCables: list(id),
   noSoldering: yesNo,
   nothingBought: yesNo,
   mostMoney: limit,
@@ -213,38 +251,84 @@ const brief: Joi.ObjectSchema<Brief> = closed({
   reach: Joi.object().pattern(id.optional(), sourced).required(),
   uncounted: list(id),
   weights: closed(Object.fromEntries(WEIGHT_NAMES.map((weight) => [weight, number]))).allow(null),
+  deadline: Joi.string().max(10).allow(null).required(),
+  hoursADay: limit,
 });
 
-const pinnedShape = {
-  format: oneOf([])
-    .valid(RIG_FORMAT)
-    .messages({
-      'any.only': `{{#label}} is {{#value}}; this version reads format ${RIG_FORMAT} and those before it`,
-    }),
+const ampLoop = closed({ sendOhm: sourced, returnOhm: sourced, returnF: sourced });
+
+const playedAt: Joi.ObjectSchema<Place> = closed({
+  id,
+  name,
+  lengths: Joi.object().pattern(id.optional(), sourced).required(),
+  destination: destinationSchema.allow(null),
+  loop: ampLoop.allow(null),
+});
+
+const electrical: Joi.ObjectSchema<Electrical> = closed({
+  guitars: list(guitarSchema),
+  rows: list(row),
+  destinations: list(destinationSchema),
+  ownDestination: destinationSchema.allow(null),
+  reference: referenceSchema,
+  approach: closed({ kind: oneOf(CHOICE_RULES.approach.kind), wantedHz: sourced }),
+  scenes: list(closed({ id, name, state })),
+  places: list(playedAt),
+  links: list(Joi.array().items(switchId).max(20)),
+});
+
+const { id: _, ...plugShape } = PLUG;
+const cableEnd = closed({
+  jack: oneOf(JACK_KINDS).allow(null),
+  plug: closed(plugShape).allow(null),
+});
+
+const layout: Joi.ObjectSchema<Layout> = closed({
+  boards: list(boardSchema),
+  fixtures: list(closed({ id, name, widthM: sourced, depthM: sourced, heightM: sourced })),
+  ends: Joi.object()
+    .pattern(id.optional(), closed({ from: cableEnd, to: cableEnd }))
+    .required(),
+});
+
+const power: Joi.ObjectSchema<Power> = closed({
+  supplies: list(supplySchema),
+  feeds: list(closed({ consumer: id, supply: id, outlet: number })),
+});
+
+const texts: Joi.ObjectSchema<Texts> = closed({
   name,
   player: Joi.string().allow('').max(LONGEST_NAME).required(),
   note: Joi.string().allow('').max(LONGEST_NOTE).required(),
-  guitars: list(guitarSchema),
-  rows: list(row),
-  ends: list(endSchema),
-  reference: referenceSchema,
-  approach: closed({ kind: oneOf(CHOICE_RULES.approach.kind), wantedHz: sourced }),
-  standing,
-  scenes: list(closed({ id, name, standing })),
-  situations: list(
-    closed({ id, name, lengths: Joi.object().pattern(id.optional(), sourced).required() }),
-  ),
-  links: list(Joi.array().items(switchId).max(20)),
-  silenced: list(Joi.string().max(80)),
   brief,
-};
-
-const rigShape: Joi.ObjectSchema<Rig> = closed({
-  ...pinnedShape,
-  pins: list(closed({ id, name, rig: closed(pinnedShape) })),
+  dismissed: list(Joi.string().max(80)),
 });
 
-const formatOnly = Joi.object({ format: pinnedShape.format }).unknown();
+const parts = {
+  electrical,
+  state,
+  layout,
+  power,
+  build: closed({ made: list(id) }),
+  texts,
+};
+
+const format = oneOf([])
+  .valid(RIG_FORMAT)
+  .messages({
+    'any.only': `{{#label}} is {{#value}}; this version reads format ${RIG_FORMAT} and those before it`,
+  });
+
+const rigShape: Joi.ObjectSchema<Rig> = closed({
+  format,
+  nextIds: Joi.object()
+    .pattern(/^[a-z]$/u, number.optional())
+    .required(),
+  ...parts,
+  pins: list(closed({ id, name, rig: closed(parts) })),
+});
+
+const formatOnly = Joi.object({ format }).unknown();
 
 const isLater = (value: unknown): boolean =>
   typeof value === 'object' &&

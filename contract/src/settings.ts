@@ -1,4 +1,4 @@
-import { DEFAULT_REFERENCE_LEAD, type ReferenceLead, type UnitSystem } from '@gullwind/core';
+import { DEFAULT_REFERENCE_CABLE, type ReferenceCable, type UnitSystem } from '@gullwind/core';
 
 export type ThemeChoice = 'day' | 'night' | 'system';
 
@@ -6,11 +6,11 @@ export interface Settings {
   readonly units: UnitSystem;
   readonly theme: ThemeChoice;
   /** What new rigs are compared with. */
-  readonly reference: ReferenceLead;
+  readonly reference: ReferenceCable;
 }
 
 export const DEFAULT_SETTINGS: Settings = {
   units: 'metric',
   theme: 'system',
-  reference: DEFAULT_REFERENCE_LEAD,
+  reference: DEFAULT_REFERENCE_CABLE,
 };

@@ -7,7 +7,7 @@ import type { Settings } from './settings';
 import { readSettings } from './settingsSchema';
 
 export const WORKSPACE_KIND = 'gullwind-workspace';
-export const WORKSPACE_FORMAT = 1;
+export const WORKSPACE_FORMAT = 2;
 
 /** A rig with everything that was kept of it. Documents stay in the format they were saved in. */
 export interface KeptRig {
@@ -57,10 +57,10 @@ const moment = Joi.string()
 
 const shape: Joi.ObjectSchema<Workspace> = Joi.object({
   kind: Joi.valid(WORKSPACE_KIND).required(),
-  format: Joi.valid(WORKSPACE_FORMAT)
+  format: Joi.valid(1, WORKSPACE_FORMAT)
     .required()
     .messages({
-      'any.only': `{{#label}} is {{#value}}; this version reads format ${WORKSPACE_FORMAT}`,
+      'any.only': `{{#label}} is {{#value}}; this version reads format ${WORKSPACE_FORMAT} and those before it`,
     }),
   rigs: Joi.array()
     .items(
@@ -115,7 +115,7 @@ export function readWorkspace(value: unknown): Read<Workspace> {
   const settings = read.value.settings === null ? null : readSettings(read.value.settings);
   if (settings?.kind === 'refused') problems.push(...under('settings', settings.problems));
   if (problems.length > 0) return { kind: 'refused', problems: problems.slice(0, 20) };
-  return { kind: 'ok', value: { ...read.value, gear } };
+  return { kind: 'ok', value: { ...read.value, format: WORKSPACE_FORMAT, gear } };
 }
 
 const restoreShape: Joi.ObjectSchema<{ overwrite: boolean; workspace: unknown }> = Joi.object({
@@ -136,6 +136,6 @@ export function sortJson(value: unknown): 'workspace' | 'rig' | 'unknown' {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return 'unknown';
   const { kind, format } = value as { kind?: unknown; format?: unknown };
   if (kind === WORKSPACE_KIND) return 'workspace';
-  const looksLikeRig = 'rows' in value || 'devices' in value;
+  const looksLikeRig = 'electrical' in value || 'rows' in value || 'devices' in value;
   return typeof format === 'number' && (looksLikeRig || format > RIG_FORMAT) ? 'rig' : 'unknown';
 }

@@ -1,4 +1,4 @@
-import { type GearItem, type Lead } from '@gullwind/core';
+import { type GearItem, type Cable } from '@gullwind/core';
 import fc from 'fast-check';
 import {
   decodeText,
@@ -19,7 +19,7 @@ function readCsv(text: string, more: Partial<Parameters<typeof readGearRows>[1]>
   let n = 0;
   return readGearRows(table.value, {
     columns: table.value.header.map(guessColumn),
-    kind: 'lead',
+    kind: 'cable',
     from: 'measured',
     newId: () => `g-${++n}`,
     ...more,
@@ -28,7 +28,7 @@ function readCsv(text: string, more: Partial<Parameters<typeof readGearRows>[1]>
 
 const messages = ({ problems }: GearReport) =>
   problems.map(({ row, message }) => `${row}: ${message}`);
-const leadOf = ({ items }: GearReport, i = 0) => items[i]!.thing as Lead;
+const cableOf = ({ items }: GearReport, i = 0) => items[i]!.thing as Cable;
 
 test('out and in again is identity, for every kind with any values, origins and words', () => {
   fc.assert(
@@ -60,9 +60,9 @@ test('no cell that leaves begins like a formula, but for numbers with a sign', (
 
 describe('a list from the bench', () => {
   test('units in headers, decimal comma, semicolons', () => {
-    const report = readCsv('Lead;Length (m);Capacitance [pF/m];Price\r\nGull;6,5;98,2;12,50\r\n');
+    const report = readCsv('Cable;Length (m);Capacitance [pF/m];Price\r\nGull;6,5;98,2;12,50\r\n');
     expect(messages(report)).toEqual([]);
-    expect(leadOf(report)).toMatchObject({
+    expect(cableOf(report)).toMatchObject({
       name: 'Gull',
       lengthM: { value: 6.5, from: 'measured' },
       cPerMF: { value: 98.2e-12, from: 'measured' },
@@ -72,22 +72,22 @@ describe('a list from the bench', () => {
 
   test('units in cells, in feet', () => {
     const report = readCsv('name\tlength\tcapacitance (pF/ft)\nGull\t18 ft\t30\n');
-    expect(leadOf(report).lengthM.value).toBeCloseTo(5.4864, 10);
-    expect(leadOf(report).cPerMF.value).toBeCloseTo(30e-12 / 0.3048, 22);
+    expect(cableOf(report).lengthM.value).toBeCloseTo(5.4864, 10);
+    expect(cableOf(report).cPerMF.value).toBeCloseTo(30e-12 / 0.3048, 22);
   });
 
   test('readings of several lengths make one entry by a straight line, with how sure it is', () => {
     const cPerM = 100e-12;
     const plugs = 30e-12;
     const rows = [1, 3, 6, 10].map((m) => `Reel;${m};${(cPerM * m + plugs) * 1e12};2026-11-20;LCR`);
-    const report = readCsv(`Lead;Length (m);Capacitance (pF);Date;Meter\n${rows.join('\n')}\n`);
+    const report = readCsv(`Cable;Length (m);Capacitance (pF);Date;Meter\n${rows.join('\n')}\n`);
     expect(messages(report)).toEqual([]);
     expect(report.items).toHaveLength(1);
-    const lead = leadOf(report);
-    expect(lead.cPerMF.value).toBeCloseTo(cPerM, 20);
-    expect(lead.plugF.value).toBeCloseTo(plugs / 2, 20);
-    expect(lead.cPerMF).toMatchObject({ from: 'measured', on: '2026-11-20', by: 'LCR' });
-    expect(lead.lengthM.value).toBe(10);
+    const cable = cableOf(report);
+    expect(cable.cPerMF.value).toBeCloseTo(cPerM, 20);
+    expect(cable.plugF.value).toBeCloseTo(plugs / 2, 20);
+    expect(cable.cPerMF).toMatchObject({ from: 'measured', on: '2026-11-20', by: 'LCR' });
+    expect(cable.lengthM.value).toBe(10);
     expect(report.items[0]!.qualities.form).toBe('reel');
     expect(report.notes[0]).toMatch(
       /^Reel: 4 readings make 100.* pF\/m and 15 pF for each plug\.$/u,
@@ -95,18 +95,18 @@ describe('a list from the bench', () => {
   });
 
   test('one reading is C over length, its plugs in it', () => {
-    const report = readCsv('Lead,Length (m),C (pF)\nShort,2,250\n');
-    expect(leadOf(report).cPerMF.value).toBeCloseTo(125e-12, 20);
-    expect(leadOf(report).plugF).toMatchObject({ value: 0, by: 'in the capacitance per metre' });
+    const report = readCsv('Cable,Length (m),C (pF)\nShort,2,250\n');
+    expect(cableOf(report).cPerMF.value).toBeCloseTo(125e-12, 20);
+    expect(cableOf(report).plugF).toMatchObject({ value: 0, by: 'in the capacitance per metre' });
   });
 });
 
 describe('what is wrong is said by its row, and the other rows go on', () => {
   test.each([
-    ['-3', 'Lead length: −3\u00a0m is below the least, 0\u00a0m.'],
-    ['1e99', 'Lead length: 1e99 is above the most, 100\u00a0m.'],
-    ['six', 'Lead length: “six” is not a length.'],
-    ['6 pF', 'Lead length: “pF” is not a unit of length; try m.'],
+    ['-3', 'Cable length: −3\u00a0m is below the least, 0\u00a0m.'],
+    ['1e99', 'Cable length: 1e99 is above the most, 100\u00a0m.'],
+    ['six', 'Cable length: “six” is not a length.'],
+    ['6 pF', 'Cable length: “pF” is not a unit of length; try m.'],
   ])('length %s', (text, message) => {
     const report = readCsv(`name,length\nBad,${text}\nGood,6\n`);
     expect(messages(report)).toEqual([`2: ${message}`]);
@@ -123,7 +123,7 @@ describe('what is wrong is said by its row, and the other rows go on', () => {
     [
       'an unknown kind',
       'name,kind\nA,boat\n',
-      '2: kind: “boat” is not one of guitar, device, lead, end, plug, supply, board.',
+      '2: kind: “boat” is not one of guitar, device, cable, destination, plug, supply, board.',
     ],
     [
       'a stray quote',
@@ -139,17 +139,17 @@ describe('what is wrong is said by its row, and the other rows go on', () => {
     [
       'a reading without a length',
       'name,C (pF)\nA,600\n',
-      '2: Lead length: it is needed, above 0 m, beside the capacitance of the whole lead.',
+      '2: Cable length: it is needed, above 0 m, beside the capacitance of the whole cable.',
     ],
     [
-      'a longer lead with less',
+      'a longer cable with less',
       'name,length,C (pF)\nA,1,600\nA,9,100\n',
-      '2: The longer of these leads read less than the shorter ones.',
+      '2: The longer of these cables read less than the shorter ones.',
     ],
     [
       'a tolerance out of range',
-      'name,length,"Lead length, from"\nA,6,entered; ±300 %\n',
-      '2: Lead length, tolerance: 300 % is not above 0 % and up to 100 %.',
+      'name,length,"Cable length, from"\nA,6,entered; ±300 %\n',
+      '2: Cable length, tolerance: 300 % is not above 0 % and up to 100 %.',
     ],
   ])('%s', (_, text, message) => {
     expect(messages(readCsv(text))).toEqual([message]);

@@ -3,15 +3,15 @@ import {
   chooseInPart,
   DEVICE_CLASSES,
   deviceOfClass,
-  END_KINDS,
-  endOfKind,
+  DESTINATION_KINDS,
+  destinationOfKind,
   entered,
   FIELD_RULES,
   GEAR_KINDS,
   gearItem,
   guitarOfClass,
-  LEAD_CLASSES,
-  leadOfClass,
+  CABLE_CLASSES,
+  cableOfClass,
   PICKUP_CLASSES,
   pickupOfClass,
   PLUG_SHAPES,
@@ -38,10 +38,10 @@ const formulaName = fc.constantFrom(
   '=1+1',
   "'=x",
   '@cmd',
-  '-lead',
+  '-cable',
   '+44',
   "'",
-  '"quoted", lead',
+  '"quoted", cable',
   'a;b',
 );
 const words = fc.oneof(name, formulaName);
@@ -49,7 +49,7 @@ const words = fc.oneof(name, formulaName);
 const BLANKS: Readonly<Record<GearKind, fc.Arbitrary<object>>> = {
   guitar: fc.tuple(fc.constantFrom(...keysOf(PICKUP_CLASSES)), fc.boolean()).map(([kind, two]) => ({
     ...guitarOfClass(kind, ''),
-    second: two ? pickupOfClass('hotTwin') : null,
+    second: two ? pickupOfClass('hotHumbucker') : null,
   })),
   device: fc
     .tuple(fc.constantFrom(...keysOf(DEVICE_CLASSES)), fc.option(words, { nil: undefined }))
@@ -57,8 +57,10 @@ const BLANKS: Readonly<Record<GearKind, fc.Arbitrary<object>>> = {
       ...deviceOfClass(kind, 'd1'),
       ...(fails === undefined ? {} : { body: { ...typicalBody(), fails } }),
     })),
-  lead: fc.constantFrom(...keysOf(LEAD_CLASSES)).map((k) => leadOfClass(k, 'l1', entered(6))),
-  end: fc.constantFrom(...keysOf(END_KINDS)).map((kind) => endOfKind(kind, '')),
+  cable: fc.constantFrom(...keysOf(CABLE_CLASSES)).map((k) => cableOfClass(k, 'l1', entered(6))),
+  destination: fc
+    .constantFrom(...keysOf(DESTINATION_KINDS))
+    .map((kind) => destinationOfKind(kind, '')),
   plug: fc.constantFrom(...keysOf(PLUG_SHAPES)).map((shape) => plugOfShape(shape, '')),
   supply: fc.constant(typicalSupply('')),
   board: fc.constant(typicalBoard('')),

@@ -49,7 +49,7 @@ const sample = <T>(all: readonly T[], most: number): readonly T[] =>
 const BRIEF: Partial<Brief> = {
   uses: { d1: 'leftOn', d2: 'nowAndThen' },
   keptDevices: ['d1'],
-  keptLeads: ['l1'],
+  keptCables: ['l1'],
   mostMoney: 120,
   mostBoxes: 1,
   reach: { l1: { value: 4, from: 'entered' } },
@@ -65,12 +65,12 @@ test('rigs: what is read matches, and what does not match is not read', () => {
       const rig = JSON.parse(JSON.stringify(applyEdits(scene, pinRig(scene, 'a pin')))) as Rig;
       // Out and in again is identity.
       expect(readRig(rig)).toEqual({ kind: 'ok', value: rig });
-      expect(matches('rig-3', rig)).toBe(true);
+      expect(matches('rig-4', rig)).toBe(true);
       for (const bad of sample([...damaged(rig)], 60)) {
         const isRead = readRig(bad).kind === 'ok';
-        if (matches('rig-3', bad) !== isRead) {
+        if (matches('rig-4', bad) !== isRead) {
           // A schema cannot know which ids there are.
-          expect(matches('rig-3', bad)).toBe(true);
+          expect(matches('rig-4', bad)).toBe(true);
         }
       }
     }),
@@ -84,11 +84,11 @@ test('gear: likewise', () => {
     fc.property(randomItem, (made) => {
       const item: unknown = JSON.parse(JSON.stringify(made));
       expect(readItem(item).kind).toBe('ok');
-      expect(matches('gear-1', item)).toBe(true);
+      expect(matches('gear-2', item)).toBe(true);
       for (const bad of sample([...damaged(item)], 80)) {
         const isRead = readItem(bad).kind === 'ok';
         // A thing of an earlier format is brought up to date; the schema speaks of this one alone.
-        if (matches('gear-1', bad)) expect(isRead).toBe(true);
+        if (matches('gear-2', bad)) expect(isRead).toBe(true);
         else if (!isRead) refusedByBoth++;
       }
     }),
@@ -102,7 +102,7 @@ test('a workspace with all of it', () => {
   const [item] = fc.sample(randomItem, { numRuns: 1, seed: 3 });
   const workspace = {
     kind: 'gullwind-workspace',
-    format: 1,
+    format: 2,
     rigs: [
       {
         id: '5d0c7f6e-1a51-4c1e-9a01-000000000001',
@@ -118,13 +118,13 @@ test('a workspace with all of it', () => {
     settings: DEFAULT_SETTINGS,
   };
   expect(readWorkspace(workspace).kind).toBe('ok');
-  expect(matches('workspace-1', workspace)).toBe(true);
+  expect(matches('workspace-2', workspace)).toBe(true);
   for (const bad of [
-    { ...workspace, format: 2 },
+    { ...workspace, format: 3 },
     { ...workspace, kind: 'other' },
     { ...workspace, gear: [{}] },
   ]) {
-    expect(matches('workspace-1', bad)).toBe(false);
+    expect(matches('workspace-2', bad)).toBe(false);
     expect(readWorkspace(bad).kind).toBe('refused');
   }
 });

@@ -1,29 +1,168 @@
 import { readFileSync } from 'node:fs';
-import { analyseRig, RIG_FORMAT, type Figures } from '@gullwind/core';
-import { readRig } from '../src';
+import {
+  analyseRig,
+  analyseStates,
+  applyEdit,
+  applyEdits,
+  checkRig,
+  GEAR_KINDS,
+  insertBuffer,
+  measurePlaces,
+  measureScenes,
+  RIG_FORMAT,
+  routeRows,
+  switchesOf,
+  switchesOn,
+  type Chain,
+  type Figures,
+  type Rig,
+} from '@gullwind/core';
+import {
+  decodeText,
+  guessColumn,
+  readGearRows,
+  readItem,
+  readRig,
+  readTable,
+  readWorkspace,
+} from '../src';
 
-const kept = JSON.parse(
-  readFileSync(new URL('../../core/test/rig/format1.json', import.meta.url), 'utf8'),
-) as { rig: { name: string; positions: object }; figures: Figures }[];
+/// What earlier versions kept is read as it is now, and sounds as it did. The figures beside the documents were
+/// written down by the version that wrote them.
 
-test.each(kept.map(({ rig, figures }) => [rig.name, rig, figures] as const))(
-  '%s, kept in format 1, reads as this format and sounds the same',
-  (name, old, figures) => {
-    const read = readRig(old);
-    if (read.kind === 'refused') throw new Error(JSON.stringify(read.problems));
-    expect(read.value).toMatchObject({
-      format: RIG_FORMAT,
-      name,
-      standing: { positions: old.positions, playing: 'g1', powered: true },
-    });
-    const analysis = analyseRig(read.value);
-    if (analysis.kind !== 'sounding') throw new Error(analysis.kind);
-    for (const [figure, db] of Object.entries(figures))
-      expect(analysis.figures[figure as keyof Figures]).toBeCloseTo(db, 9);
+const kept = <T>(file: string): T =>
+  JSON.parse(readFileSync(new URL(`older/${file}`, import.meta.url), 'utf8')) as T;
+
+const demand = (value: unknown): Rig => {
+  const read = readRig(value);
+  if (read.kind === 'refused') throw new Error(JSON.stringify(read.problems));
+  return read.value;
+};
+
+function expectClose(now: unknown, then: unknown, at = ''): void {
+  if (typeof then === 'number') {
+    if (!(Math.abs((now as number) - then) <= 1e-9))
+      throw new Error(`${at}: ${String(now)} was ${then}`);
+    return;
+  }
+  if (typeof then !== 'object' || then === null) return expect([at, now]).toEqual([at, then]);
+  expect([at, Object.keys(now as object).sort()]).toEqual([at, Object.keys(then).sort()]);
+  for (const [key, inner] of Object.entries(then))
+    expectClose((now as Record<string, unknown>)[key], inner, `${at}.${key}`);
+}
+
+const soundOf = (chain: Chain, rowId?: string) => {
+  const analysis = analyseRig(chain, undefined, rowId);
+  if (analysis.kind !== 'sounding') return { kind: analysis.kind };
+  const { figures, absoluteTrebleDb } = analysis;
+  return { figures, absoluteTrebleDb };
+};
+
+const sideOf = ({ id, sound }: ReturnType<typeof measureScenes>[number]) => ({
+  id,
+  figures: sound?.figures ?? null,
+});
+
+function figuresOf(rig: Rig) {
+  const states = analyseStates(rig, switchesOn(rig));
+  return {
+    ways: Object.fromEntries(routeRows(rig).map(({ id }) => [id, soundOf(rig, id)])),
+    scenes: measureScenes(rig, 'r1').map(sideOf),
+    places: measurePlaces(rig, 'r1').map(sideOf),
+    states:
+      states.kind === 'states' ? { spread: states.spreadDb, mean: states.meanDb } : states.kind,
+    pins: rig.pins.map((pin) => soundOf(pin.rig)),
+  };
+}
+
+const FORMATS_2_AND_3 =
+  kept<{ rig: { name: string; format: number }; expected: object }[]>('rigs.json');
+
+test.each(FORMATS_2_AND_3.map((one, i) => [i, one.rig.format, one] as const))(
+  'rig %i, kept in format %i, reads as this format with the same figures, and is edited and kept',
+  (_, format, { rig: old, expected }) => {
+    expect([2, 3]).toContain(format);
+    const rig = demand(old);
+    expect(rig.format).toBe(RIG_FORMAT);
+    expectClose(figuresOf(rig), expected);
+    const edited = applyEdits(rig, insertBuffer(rig, 0));
+    expect(checkRig(edited)).toEqual([]);
+    expect(demand(JSON.parse(JSON.stringify(edited)))).toEqual(edited);
   },
 );
 
-test('a damaged rig of format 1 is refused in words, not thrown', () => {
+const FORMAT_1 =
+  kept<{ rig: { name: string; positions: object }; figures: Figures }[]>('rigs1.json');
+
+test.each(FORMAT_1.map(({ rig, figures }) => [rig.name, rig, figures] as const))(
+  '%s, kept in format 1, reads as this format and sounds the same',
+  (name, old, figures) => {
+    const rig = demand(old);
+    expect(rig).toMatchObject({
+      format: RIG_FORMAT,
+      texts: { name },
+      state: { positions: old.positions, playing: 'g1', unpowered: [] },
+    });
+    expectClose(soundOf(rig), { ...soundOf(rig), figures });
+  },
+);
+
+test('what had no power has none; what was dismissed stays so; a new id is above every one spoken of', () => {
+  const [{ rig: old }] = FORMATS_2_AND_3 as unknown as [{ rig: Record<string, object> }];
+  const rig = demand({
+    ...old,
+    standing: { ...old.standing, powered: false },
+    silenced: ['loadedBypass:d2', 'spread:'],
+    brief: { ...old.brief, uses: { d40: 'stamped' }, keptLeads: ['l50'] },
+  });
+  expect(rig.state.unpowered).toEqual(
+    rig.electrical.rows.flatMap((r) => r.devices.map((d) => d.id)),
+  );
+  expect(rig.texts.dismissed).toEqual(['hardwiredBypass:d2', 'spread:']);
+  expect(rig.texts.brief).toMatchObject({ uses: { d40: 'switched' }, keptCables: ['l50'] });
+  const put = applyEdit(rig, insertBuffer(rig, 0));
+  if (put.kind === 'refused') throw new Error(put.message);
+  expect(put.rig.electrical.rows[0]!.devices[0]!.id).toBe('d41');
+  expect(put.rig.electrical.rows[0]!.cables.map((c) => c!.id)).toContain('l51');
+  expect(switchesOf(put.rig).length).toBeGreaterThan(0);
+});
+
+test('every entry of a gear list of before, from JSON and from CSV, is the same thing', () => {
+  const items = kept<{ id: string; kind: string; thing: { name: string } }[]>('gear.json');
+  const read = items.map((item) => {
+    const one = readItem(item);
+    if (one.kind === 'refused') throw new Error(`${item.id}: ${JSON.stringify(one.problems)}`);
+    return one.value;
+  });
+  for (const { kind } of read) expect(GEAR_KINDS).toContain(kind);
+  const text = decodeText(readFileSync(new URL('older/gear.csv', import.meta.url)));
+  if (text.kind === 'refused') throw new Error(text.problems[0]!.message);
+  const table = readTable(text.value);
+  if (table.kind === 'refused') throw new Error(table.problems[0]!.message);
+  const report = readGearRows(table.value, {
+    columns: table.value.header.map(guessColumn),
+    kind: 'device',
+    from: 'entered',
+    newId: () => 'never-used',
+  });
+  expect(report.problems).toEqual([]);
+  const inner = new Map(report.items.map((item) => [item.id, item]));
+  for (const item of read) {
+    const { thing, ...rest } = inner.get(item.id)!;
+    expectClose({ ...rest, thing: { ...thing, id: item.thing.id } }, { ...item });
+  }
+});
+
+test('a workspace of format 1, with rigs of formats 1 to 3', () => {
+  const read = readWorkspace(kept('workspace.json'));
+  if (read.kind === 'refused') throw new Error(JSON.stringify(read.problems));
+  expect(read.value.rigs.map(({ document }) => demand(document).format)).toEqual([4, 4, 4]);
+  expect(read.value.gear.every(({ item }) => GEAR_KINDS.includes(item.kind))).toBe(true);
+  expect(read.value.settings).toMatchObject({ units: 'imperial' });
+});
+
+test('a damaged rig of any format is refused in words, not thrown', () => {
+  const [{ rig: format1 }] = FORMAT_1 as [(typeof FORMAT_1)[0]];
   for (const damage of [
     { devices: 'none' },
     { leads: [null] },
@@ -31,9 +170,25 @@ test('a damaged rig of format 1 is refused in words, not thrown', () => {
     { amp: undefined },
     { positions: [] },
     { devices: [{ bypass: {} }] },
-  ]) {
-    const read = readRig({ ...kept[0]!.rig, ...damage });
-    expect(read.kind).toBe('refused');
-    if (read.kind === 'refused') expect(read.problems[0]!.message).toMatch(/\.$/u);
-  }
+  ])
+    expectRefused({ ...format1, ...damage });
+  const [{ rig: format3 }] = FORMATS_2_AND_3 as [(typeof FORMATS_2_AND_3)[0]];
+  for (const damage of [
+    { rows: 'none' },
+    { rows: [{ at: 1 }] },
+    { rows: [{ id: 'r1', at: { kind: 'side', to: 4 }, devices: 1, leads: {} }] },
+    { standing: null },
+    { scenes: [{ standing: 1 }] },
+    { brief: 'much' },
+    { pins: [{ rig: { rows: 3 } }] },
+    { unheardOf: 1 },
+    { electrical: {} },
+  ])
+    expectRefused({ ...format3, ...damage });
 });
+
+function expectRefused(value: unknown): void {
+  const read = readRig(value);
+  expect(read.kind).toBe('refused');
+  if (read.kind === 'refused') expect(read.problems[0]!.message).toMatch(/\.$/u);
+}

@@ -12,7 +12,7 @@ beforeAll(async () => {
 
 afterAll(() => world.close());
 
-test('all states at once: the spread, and standing in its extremes', async () => {
+test('all states at once: the spread, and state in its extremes', async () => {
   const { page, driver } = world;
   await page.open(`/rigs/${STORM_BOARD}/path`);
   const start = await page.trebleDb();
@@ -20,7 +20,7 @@ test('all states at once: the spread, and standing in its extremes', async () =>
   expect(await page.textOf('[data-testid="states-counted"]')).toContain('7 switches, 128 states');
   const spread = readDb(await page.textOf('[data-testid="spread"]'));
 
-  const standIn = async (name: string): Promise<number> => {
+  const recallScene = async (name: string): Promise<number> => {
     const button = await page.findText('button', `${name}:`);
     const said = readDb(await button.findElement(By.css('i')).getText());
     await button.click();
@@ -32,8 +32,8 @@ test('all states at once: the spread, and standing in its extremes', async () =>
     await page.lookAt('states');
     return stood.now;
   };
-  const dullest = await standIn('Dullest');
-  const brightest = await standIn('Brightest');
+  const dullest = await recallScene('Dullest');
+  const brightest = await recallScene('Brightest');
   expect(brightest - dullest).toBeCloseTo(spread, 1);
 
   await page.click('button[aria-label="Undo"]');

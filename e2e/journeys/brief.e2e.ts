@@ -23,7 +23,7 @@ test('what is said stays: uses, limits, places, approach; a reload shows it agai
   await page.find('ol[aria-label="A usual order"]');
   await page.chooseIn('How Ballast is used', 'left on');
   await page.typeInto('Boxes added at most', '1');
-  await page.click('[aria-label="home, the lead in"]');
+  await page.click('[aria-label="home, the cable in"]');
   await page.press('4 m', Key.ENTER);
   await page.click('input[value="oneBuffer"]');
   await page.saved();
@@ -31,7 +31,7 @@ test('what is said stays: uses, limits, places, approach; a reload shows it agai
   await page.find('ol[aria-label="A usual order"]');
   const value = async (css: string) => (await page.find(css)).getAttribute('value');
   expect(await value('select[aria-label="How Ballast is used"]')).toBe('leftOn');
-  expect(await value('[aria-label="home, the lead in"]')).toBe('4\u00a0m');
+  expect(await value('[aria-label="home, the cable in"]')).toBe('4\u00a0m');
   expect(await (await page.inputOf('Boxes added at most')).getAttribute('value')).toBe('1');
   expect(await (await page.find('input[value="oneBuffer"]')).isSelected()).toBe(true);
 });
@@ -39,10 +39,10 @@ test('what is said stays: uses, limits, places, approach; a reload shows it agai
 test('a length out of reach is refused where it was typed', async () => {
   const { page } = world;
   await page.open(`/rigs/${PIT_BOARD}/brief`);
-  await page.click('[aria-label="Length of the lead to the amp"]');
+  await page.click('[aria-label="Length of the cable to the amp"]');
   await page.press('400', Key.ENTER);
   const message = await page.find('table [role="alert"]');
-  expect(await message.getText()).toBe('Lead length: 400 m is above the most, 100 m.');
+  expect(await message.getText()).toBe('Cable length: 400 m is above the most, 100 m.');
   await page.press(Key.ESCAPE);
 });
 
@@ -75,12 +75,12 @@ test('the amp’s loop in use: the usual order puts the repeats there, with its 
   await page.findText('button', 'Put them so');
 });
 
-test('by wireless: the first lead is short, and it goes back to a lead', async () => {
+test('by wireless: the first cable is short, and it goes back to a cable', async () => {
   const { page } = world;
   await page.open(`/rigs/${STORM_BOARD}/brief`);
   await page.choose('It arrives by', 'wireless');
   await page.find('[aria-label="Take wireless pair out"]');
-  await page.choose('It arrives by', 'a lead');
+  await page.choose('It arrives by', 'a cable');
   await page.eventually('no wireless', async () => {
     const found = await world.driver.findElements({ css: '[aria-label="Take wireless pair out"]' });
     return found.length === 0;

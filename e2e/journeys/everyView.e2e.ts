@@ -139,7 +139,7 @@ describe.each(['day', 'night'] as const)('axe by %s', (theme) => {
     await expectNoViolations();
   });
 
-  test('settings, and an address that leads nowhere', async () => {
+  test('settings, and an address that cables nowhere', async () => {
     await page.open('/settings');
     await page.findText('h1', 'Settings');
     await expectNoViolations();
@@ -176,7 +176,7 @@ describe.each(['day', 'night'] as const)('axe by %s', (theme) => {
     await expectNoViolations();
   });
 
-  test('which DI, speaker lead', async () => {
+  test('which DI, speaker cable', async () => {
     await page.open('/di');
     await page.find('article[data-fit]');
     await expectNoViolations();
@@ -198,11 +198,11 @@ describe('bad input gets its message in place and changes nothing', () => {
   });
 
   test.each([
-    ['-3 m', 'Length', 'Lead length: −3\u00a0m is below the least, 0\u00a0m.'],
-    ['1e99', 'Length', 'Lead length: 1e99 is above the most, 100\u00a0m.'],
-    ['abc', 'Length', 'Lead length: “abc” is not a length.'],
-    ['5 volts', 'Length', 'Lead length: “volts” is not a unit of length; try m.'],
-    ['', 'Length', 'Lead length: “” is not a length.'],
+    ['-3 m', 'Length', 'Cable length: −3\u00a0m is below the least, 0\u00a0m.'],
+    ['1e99', 'Length', 'Cable length: 1e99 is above the most, 100\u00a0m.'],
+    ['abc', 'Length', 'Cable length: “abc” is not a length.'],
+    ['5 volts', 'Length', 'Cable length: “volts” is not a unit of length; try m.'],
+    ['', 'Length', 'Cable length: “” is not a length.'],
     ['10 nF', 'Each plug', 'Capacitance of a plug: 10\u00a0nF is above the most, 500\u00a0pF.'],
   ])('%s as %s', async (text, label, message) => {
     const before = await page.trebleDb();
@@ -233,16 +233,23 @@ describe('bad input gets its message in place and changes nothing', () => {
   test('the 65th pedal', async () => {
     const url = `${world.server.address}api/rigs`;
     const { rig } = (await (await fetch(`${url}/${PIT_BOARD}`)).json()) as {
-      rig: { rows: { devices: object[]; leads: object[] }[] };
+      rig: { electrical: { rows: { devices: object[]; cables: object[] }[] } };
     };
-    const [row] = rig.rows as [(typeof rig.rows)[0]];
+    const [row] = rig.electrical.rows as [(typeof rig.electrical.rows)[0]];
     const devices = Array.from({ length: 64 }, (_, i) => ({ ...row.devices[4], id: `d${i + 1}` }));
-    const leads = Array.from({ length: 65 }, (_, i) => ({ ...row.leads[1], id: `l${i + 1}` }));
+    const cables = Array.from({ length: 65 }, (_, i) => ({ ...row.cables[1], id: `l${i + 1}` }));
     const id = '6a000000-0000-4000-8000-000000000064';
     const made = await fetch(url, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ id, rig: { ...rig, rows: [{ ...row, devices, leads }] } }),
+      body: JSON.stringify({
+        id,
+        rig: {
+          ...rig,
+          nextIds: { g: 9, r: 9, e: 9, d: 65, l: 66 },
+          electrical: { ...rig.electrical, rows: [{ ...row, devices, cables }] },
+        },
+      }),
     });
     expect(made.status).toBe(201);
     await page.open(`/rigs/${id}/path`);

@@ -2,7 +2,7 @@ import { Key, type WebDriver } from 'selenium-webdriver';
 import { PIT_BOARD, STORM_BOARD, type Page } from '../src/page';
 import { openWorld, type World } from '../src/world';
 
-/// Open a rig, see its way, stamp, draw a lead longer, stand a buffer, undo, come back and find it there.
+/// Open a rig, see its way, switch, draw a cable longer, stand a buffer, undo, come back and find it there.
 
 let world: World;
 let driver: WebDriver;
@@ -22,20 +22,20 @@ test('the story by pointer', async () => {
   expect(start).toBeCloseTo(-12.67, 1);
   expect(await page.textOf('[data-testid="sentence"]')).toContain('drastic');
 
-  await page.click('[data-stamp="d4"]');
-  const stamped = await page.trebleOtherThan(start);
-  expect(stamped).toBeGreaterThan(start);
-  await page.find('[data-stamp="d4"][data-on="true"]');
+  await page.click('[data-switch="d4"]');
+  const switched = await page.trebleOtherThan(start);
+  expect(switched).toBeGreaterThan(start);
+  await page.find('[data-switch="d4"][data-on="true"]');
 
   const grips = await driver.findElements({ css: '[data-grip]' });
   await page.drag(grips[0]!, 60);
-  await page.trebleOtherThan(stamped);
+  await page.trebleOtherThan(switched);
   // On the way there are other values: the last one is the one that is saved.
   await page.saved();
   const longer = await page.trebleDb();
-  expect(longer).toBeLessThan(stamped);
+  expect(longer).toBeLessThan(switched);
 
-  await page.click('[role="option"][aria-label^="the lead in"]');
+  await page.click('[role="option"][aria-label^="the cable in"]');
   await page.eventually('length budgets', async () =>
     (await page.textOf('[data-testid="budgets"]')).includes('no length: the rest costs more'),
   );
@@ -47,23 +47,23 @@ test('the story by pointer', async () => {
   await page.click('button[aria-label="Undo"]');
   expect(await page.trebleOtherThan(buffered)).toBe(longer);
   await page.click('button[aria-label="Undo"]');
-  expect(await page.trebleOtherThan(longer)).toBe(stamped);
+  expect(await page.trebleOtherThan(longer)).toBe(switched);
   await page.click('button[aria-label="Redo"]');
-  expect(await page.trebleOtherThan(stamped)).toBe(longer);
+  expect(await page.trebleOtherThan(switched)).toBe(longer);
 
   await page.saved();
   await driver.navigate().refresh();
   expect(await page.trebleDb()).toBe(longer);
-  await page.find('[data-stamp="d4"][data-on="true"]');
+  await page.find('[data-switch="d4"][data-on="true"]');
 });
 
-test('from the pit to home and back: all leads follow, figures of all places side by side', async () => {
+test('from the pit to home and back: all cables follow, figures of all places side by side', async () => {
   await page.open(`/rigs/${PIT_BOARD}/path`);
   const pit = await page.trebleDb();
   await page.chooseIn('Where it is played', 'home');
   const home = await page.trebleOtherThan(pit);
   expect(home).toBeGreaterThan(pit + 3);
-  await page.find('[role="option"][aria-label^="the lead to the amp, "][aria-label*="3\u00a0m"]');
+  await page.find('[role="option"][aria-label^="the cable to the amp, "][aria-label*="3\u00a0m"]');
   await page.lookAt('scenes');
   const table = await page.find('table[aria-label="Places compared"]');
   const rows = await table.findElements({ css: 'tbody tr' });
@@ -95,12 +95,12 @@ test('the story by keyboard alone', async () => {
   const start = await page.trebleDb();
 
   await page.press('4');
-  const stamped = await page.trebleOtherThan(start);
+  const switched = await page.trebleOtherThan(start);
 
   await page.press(Key.ARROW_RIGHT);
-  await page.selected('the lead in');
+  await page.selected('the cable in');
   await page.press(Key.ARROW_UP, Key.ARROW_UP);
-  await page.trebleOtherThan(stamped);
+  await page.trebleOtherThan(switched);
   // On the way there are other values: the last one is the one that is saved.
   await page.saved();
   const longer = await page.trebleDb();
@@ -115,7 +115,7 @@ test('the story by keyboard alone', async () => {
   await page.press(Key.HOME);
   await page.selected('guitar');
   await page.press(Key.ARROW_RIGHT);
-  await page.selected('the lead in');
+  await page.selected('the cable in');
   await page.press(Key.ENTER);
   await page.focused('Length');
   await page.press('20 ft', Key.ENTER, Key.ESCAPE);

@@ -14,7 +14,7 @@ const file = (name: string, text: string | Uint8Array): string => {
   return path;
 };
 
-const BENCH = `Lead;Length (m);Capacitance (pF);Date;Meter
+const BENCH = `Cable;Length (m);Capacitance (pF);Date;Meter
 Harbour reel;1;128,4;2026-11-20;bench LCR
 Harbour reel;3;330,1;2026-11-20;bench LCR
 Harbour reel;10;1039,8;2026-11-20;bench LCR
@@ -38,7 +38,7 @@ describe('with the demo workshop', () => {
     await page.drop('readings.csv', BENCH);
     const report = await page.find('[data-testid="import-report"]');
     await page.eventually('the report', async () =>
-      (await report.getText()).includes('Row 5: Lead length: “six”'),
+      (await report.getText()).includes('Row 5: Cable length: “six”'),
     );
     expect(await report.getText()).toContain('Harbour reel: 3 readings make 101.3');
     expect(await (await page.findText('button', 'Add all')).isEnabled()).toBe(false);
@@ -68,7 +68,7 @@ describe('with the demo workshop', () => {
     await page.typeInto('Capacitance', '70');
     const update = await page.find(`[data-update="${PIT_BOARD}"]`);
     expect(await update.getText()).toMatch(/Treble −12\.67 dB now, −\d+\.\d\d dB then/u);
-    expect(await update.getText()).toContain('Lead capacitance'.toLowerCase());
+    expect(await update.getText()).toContain('Cable capacitance'.toLowerCase());
     await page.open(`/rigs/${PIT_BOARD}/path`);
     expect(await page.trebleDb()).toBe(planned);
     await page.open('/gear?at=pit-18');
@@ -134,7 +134,7 @@ describe('with the demo workshop', () => {
     await page.trebleDb();
     await page.watchDownloads();
     for (const words of ['The rig', 'Its circuit', 'Its curve']) {
-      await page.click('button[aria-label="Take it out as a file"]');
+      await page.click('button[aria-label="Export as a file"]');
       await (await page.findText('li', words)).click();
     }
     const [rig, circuit, curve] = await page.eventually('three files', async () => {
@@ -166,7 +166,7 @@ describe('with the demo workshop', () => {
       ['polluted.json', '{"format":3,"rows":[],"__proto__":{"x":1}}', '__proto__'],
     ] as const) {
       await (
-        await page.find('input[type="file"][aria-label="Bring a list in"]')
+        await page.find('input[type="file"][aria-label="Import a list"]')
       ).sendKeys(file(name, content));
       await page.eventually(words, async () =>
         (await page.textOf('[data-testid="refused-problems"]')).includes(words),
@@ -180,7 +180,7 @@ describe('with the demo workshop', () => {
     expect(await count()).toBe(before);
   });
 
-  test('which DI from the end of a path, and an instrument lead refused at the loudspeaker', async () => {
+  test('which DI from the end of a path, and an instrument cable refused at the loudspeaker', async () => {
     await page.open(`/rigs/${PIT_BOARD}/path?at=e1`);
     await (await page.findText('a', 'Which DI?')).click();
     await page.findText('h1', 'Which DI?');
@@ -192,8 +192,8 @@ describe('with the demo workshop', () => {
     await page.findText('p', 'Thick enough');
     await page.typeInto('Length', '60 m');
     await page.findText('p', 'Too thin for its length');
-    await page.choose('The lead is', 'an instrument lead');
-    await page.findText('div', 'Not an instrument lead');
+    await page.choose('The cable is', 'an instrument cable');
+    await page.findText('div', 'Not an instrument cable');
   });
 });
 
@@ -211,10 +211,8 @@ test('a backup goes out of one machine and comes back on a fresh one', async () 
     expect(readFileSync(path, 'utf8')).toContain('gullwind-workspace');
 
     // Where there is work already it is only put back when told to.
-    await (
-      await one.page.find('input[type="file"][aria-label="Bring a backup back"]')
-    ).sendKeys(path);
-    await (await one.page.findText('button', 'Bring it back')).click();
+    await (await one.page.find('input[type="file"][aria-label="Restore a backup"]')).sendKeys(path);
+    await (await one.page.findText('button', 'Restore it')).click();
     await one.page.findText('div', 'There are rigs or gear here already');
     await (await one.page.findText('button', 'Leave it')).click();
 
@@ -222,10 +220,10 @@ test('a backup goes out of one machine and comes back on a fresh one', async () 
     try {
       await two.page.open('/settings');
       await (
-        await two.page.find('input[type="file"][aria-label="Bring a backup back"]')
+        await two.page.find('input[type="file"][aria-label="Restore a backup"]')
       ).sendKeys(path);
       await two.page.findText('p', 'It holds 3 rigs');
-      await (await two.page.findText('button', 'Bring it back')).click();
+      await (await two.page.findText('button', 'Restore it')).click();
       await two.page.findText('a', 'Pit board');
       await two.page.open(`/rigs/${PIT_BOARD}/path`);
       expect(await two.page.trebleDb()).toBeCloseTo(-12.67, 2);
@@ -240,7 +238,7 @@ test('a backup goes out of one machine and comes back on a fresh one', async () 
 test('five thousand entries: the list is searched and walked through as one of fifty is', async () => {
   const many = await openWorld({ demo: false });
   try {
-    const rows = Array.from({ length: 5000 }, (_, i) => `Lead ${i},${(i % 90) + 1}`);
+    const rows = Array.from({ length: 5000 }, (_, i) => `Cable ${i},${(i % 90) + 1}`);
     await many.page.open('/gear');
     await many.page.findText('h2', 'Nothing on the list yet');
     await many.page.drop('many.csv', `name,length\n${rows.join('\n')}\n`);
@@ -254,14 +252,14 @@ test('five thousand entries: the list is searched and walked through as one of f
       'they are listed',
       async () => (await many.page.textOf('[aria-pressed="true"] span')) === '5000',
     );
-    await many.page.press('/', 'lead 4999');
+    await many.page.press('/', 'cable 4999');
     await many.page.eventually(
       'one is left',
       async () => (await many.driver.findElements({ css: '[role="option"]' })).length === 1,
     );
     await many.page.press(Key.ESCAPE, Key.ARROW_DOWN, Key.END);
     await many.page.eventually('the last one', async () =>
-      (await many.page.textOf('[role="option"][aria-selected="true"]')).includes('Lead 4999'),
+      (await many.page.textOf('[role="option"][aria-selected="true"]')).includes('Cable 4999'),
     );
     // Only those in sight are drawn.
     expect((await many.driver.findElements({ css: '[role="option"]' })).length).toBeLessThan(60);

@@ -11,7 +11,7 @@ beforeAll(async () => {
 
 afterAll(() => world.close());
 
-test('a first rig from nothing: lead, pedals by class, a name, and it is on the list', async () => {
+test('a first rig from nothing: cable, pedals by class, a name, and it is on the list', async () => {
   const { page, driver } = world;
   await page.open('/');
   await page.findText('p', 'No rigs yet');
@@ -19,7 +19,7 @@ test('a first rig from nothing: lead, pedals by class, a name, and it is on the 
 
   const short = await page.trebleDb();
   await page.press(Key.ARROW_RIGHT);
-  await page.selected('the lead');
+  await page.selected('the cable');
   await page.press(Key.ENTER);
   await page.focused('Length');
   await page.press('30 ft', Key.ENTER, Key.ESCAPE);
@@ -45,7 +45,7 @@ test('a first rig from nothing: lead, pedals by class, a name, and it is on the 
   await page.findText('a', 'My first board');
   await page.findText('p', '3 pedals');
 
-  await page.click('button[aria-label="Take “My first board” off the list"]');
+  await page.click('button[aria-label="Delete “My first board”"]');
   await page.findText('p', 'No rigs yet');
   await (await page.findText('button', 'Put it back')).click();
   await page.findText('a', 'My first board');
@@ -55,14 +55,14 @@ test('feet instead of metres, everywhere at once and after a reload', async () =
   const { page, driver } = world;
   await page.open('/settings');
   await page.click('input[value="imperial"]');
-  await page.typeInto('Reference lead length', '10 ft');
+  await page.typeInto('Reference cable length', '10 ft');
   await page.eventually(
     'feet',
     async () =>
-      (await (await page.inputOf('Reference lead length')).getAttribute('value')) === '10\u00a0ft',
+      (await (await page.inputOf('Reference cable length')).getAttribute('value')) === '10\u00a0ft',
   );
   await page.click('nav a[href="/"]');
-  await page.findText('p', '\u00a0ft of lead');
+  await page.findText('p', '\u00a0ft of cable');
   await driver.navigate().refresh();
   await (await page.findText('a', 'My first board')).click();
   await page.find('[role="option"][aria-label*="30\u00a0ft"]');

@@ -33,15 +33,15 @@ const cutNetwork = (offline: boolean) =>
     upload_throughput: 1e8,
   });
 
-/** Sets the lead in by its field: one edit with a known outcome. */
-async function setLeadIn(length: string): Promise<void> {
-  await page.click('[role="option"][aria-label^="the lead in"]');
+/** Sets the cable in by its field: one edit with a known outcome. */
+async function setCableIn(length: string): Promise<void> {
+  await page.click('[role="option"][aria-label^="the cable in"]');
   await page.typeInto('Length', length);
   await page.press(Key.ESCAPE);
 }
 
-const leadInIs = (length: string) =>
-  page.find(`[role="option"][aria-label^="the lead in"][aria-label$="${length}"]`);
+const cableInIs = (length: string) =>
+  page.find(`[role="option"][aria-label^="the cable in"][aria-label$="${length}"]`);
 
 const keptRevision = async (address: string): Promise<number> =>
   ((await (await fetch(`${address}api/rigs/${PIT_BOARD}`)).json()) as { revision: number })
@@ -49,11 +49,11 @@ const keptRevision = async (address: string): Promise<number> =>
 
 test('the server is killed and comes back: nothing is lost, and the page recovers by itself', async () => {
   await page.open(PATH);
-  await setLeadIn('7 m');
+  await setCableIn('7 m');
   await page.saved();
   await world.server.kill();
 
-  await setLeadIn('8 m');
+  await setCableIn('8 m');
   await page.find('[data-save="away"]');
   expect(await page.textOf('[data-testid="save-state"]')).toContain('kept in this browser');
   await page.press('3');
@@ -66,20 +66,20 @@ test('the server is killed and comes back: nothing is lost, and the page recover
   const kept = (await (await fetch(`${restarted.address}api/rigs/${PIT_BOARD}`)).json()) as {
     revision: number;
     rig: {
-      rows: { leads: { lengthM: { value: number } }[] }[];
-      standing: { positions: Record<string, boolean> };
+      electrical: { rows: { cables: { lengthM: { value: number } }[] }[] };
+      state: { positions: Record<string, boolean> };
     };
   };
   expect(kept.revision).toBe(3);
-  expect(kept.rig.rows[0]!.leads[0]!.lengthM.value).toBe(8);
-  expect(kept.rig.standing.positions).toEqual({ d3: true });
+  expect(kept.rig.electrical.rows[0]!.cables[0]!.lengthM.value).toBe(8);
+  expect(kept.rig.state.positions).toEqual({ d3: true });
 });
 
 test('edits made while the server is away outlive the tab', async () => {
   await page.open(PATH);
   await page.trebleDb();
   await world.server.kill();
-  await setLeadIn('9 m');
+  await setCableIn('9 m');
   await page.find('[data-save="away"]');
   await driver.switchTo().newWindow('tab');
   const [first, second] = await driver.getAllWindowHandles();
@@ -93,7 +93,7 @@ test('edits made while the server is away outlive the tab', async () => {
     dataFolder: world.server.dataFolder,
   });
   await page.open(PATH);
-  await leadInIs('9\u00a0m');
+  await cableInIs('9\u00a0m');
   await page.saved();
   expect(await keptRevision(restarted.address)).toBe(2);
 });
@@ -105,14 +105,14 @@ test('a second window of the same rig is told and shows the newest; undo brings 
   await driver.switchTo().newWindow('tab');
   await setView(driver);
   await page.open(PATH);
-  await setLeadIn('12 m');
+  await setCableIn('12 m');
   await page.saved();
 
   await driver.switchTo().window(first);
   await page.findText('div', 'changed in another window');
-  await leadInIs('12\u00a0m');
+  await cableInIs('12\u00a0m');
   await page.click('button[aria-label="Undo"]');
-  await leadInIs('6\u00a0m');
+  await cableInIs('6\u00a0m');
   await page.saved();
 });
 
@@ -121,12 +121,12 @@ describe('both windows changed the rig while one was off the network', () => {
     await page.open(PATH);
     await page.trebleDb();
     await cutNetwork(true);
-    await setLeadIn('5 m');
+    await setCableIn('5 m');
     await page.find('[data-save="away"]');
     const theirs = (await (await fetch(`${world.server.address}api/rigs/${PIT_BOARD}`)).json()) as {
-      rig: { rows: { leads: { lengthM: { value: number } }[] }[] };
+      rig: { electrical: { rows: { cables: { lengthM: { value: number } }[] }[] } };
     };
-    theirs.rig.rows[0]!.leads[0]!.lengthM.value = 15;
+    theirs.rig.electrical.rows[0]!.cables[0]!.lengthM.value = 15;
     const answer = await fetch(`${world.server.address}api/rigs/${PIT_BOARD}`, {
       method: 'PUT',
       headers: { 'Content-Type': 'application/json' },
@@ -135,23 +135,23 @@ describe('both windows changed the rig while one was off the network', () => {
     expect(answer.status).toBe(200);
     await cutNetwork(false);
     await page.findText('h2', 'changed elsewhere');
-    await page.findText('li', 'lead length: 15\u00a0m instead of 5\u00a0m');
+    await page.findText('li', 'cable length: 15\u00a0m instead of 5\u00a0m');
   });
 
   test('keep mine', async () => {
     const [mine] = await driver.findElements({ xpath: '//button[normalize-space(.)="Keep mine"]' });
     await mine!.click();
     await page.saved();
-    await leadInIs('5\u00a0m');
+    await cableInIs('5\u00a0m');
     expect(await keptRevision(world.server.address)).toBe(3);
   });
 
   test('keep theirs, and undo', async () => {
     await (await page.findText('button', 'Keep theirs')).click();
-    await leadInIs('15\u00a0m');
+    await cableInIs('15\u00a0m');
     await page.saved();
     await page.click('button[aria-label="Undo"]');
-    await leadInIs('5\u00a0m');
+    await cableInIs('5\u00a0m');
     await page.saved();
     expect(await keptRevision(world.server.address)).toBe(3);
   });
@@ -162,7 +162,7 @@ describe('both windows changed the rig while one was off the network', () => {
       'the copy',
       async () => !(await driver.getCurrentUrl()).includes(PIT_BOARD),
     );
-    await leadInIs('5\u00a0m');
+    await cableInIs('5\u00a0m');
     const name = await page.find('input[aria-label="Name of the rig"]');
     expect(await name.getAttribute('value')).toBe('Pit board (copy)');
     expect(await keptRevision(world.server.address)).toBe(2);

@@ -32,10 +32,10 @@ describe('from an empty database', () => {
     await page.click('[aria-label="Another guitar instead"]');
     await page.find('[role="dialog"] input');
     await type('covered twin', Key.ENTER);
-    await page.findText('p', 'covered twin coil');
+    await page.findText('p', 'covered humbucker');
 
     inputs++;
-    await page.click('[aria-label="Length of the lead"]');
+    await page.click('[aria-label="Length of the cable"]');
     await type('5.5', Key.ENTER);
 
     const adding = await page.inputOf('Add pedals: name or kind');
@@ -45,7 +45,7 @@ describe('from an empty database', () => {
     await page.find('[aria-label="Take reverb out"]');
 
     inputs++;
-    await page.click('[aria-label="Length of the lead to the amp"]');
+    await page.click('[aria-label="Length of the cable to the amp"]');
     await type('9', Key.ENTER);
     await click('button', 'Put them so');
     await page.findText('button', 'They stand so');
@@ -59,7 +59,7 @@ describe('from an empty database', () => {
     await page.find('[data-search="done"]');
     await page.findText('strong', 'advised');
     const before = await page.textOf('[data-testid="proposal"] i');
-    await click('button', 'Take it over');
+    await click('button', 'Use this plan');
     expect(inputs).toBeLessThanOrEqual(25);
 
     // What was left of the goal is less now, in the rig itself.
@@ -89,7 +89,7 @@ describe('from an empty database', () => {
   });
 });
 
-/** Pedals of many kinds, and leads, in one long row. */
+/** Pedals of many kinds, and cables, in one long row. */
 function longBoard(): Rig {
   const kinds = ['drive', 'wah', 'delay', 'modulation', 'passiveVolume', 'reverb'] as const;
   let rig = newRig('Thirty pedals');
@@ -179,7 +179,7 @@ describe('with demo data', () => {
       /^Stopped: of the plans of \d/u,
     );
     await page.find('[data-testid="plan"]');
-    await page.findText('button', 'Look again');
+    await page.findText('button', 'Search again');
   });
 
   test('by keys alone: from the brief to a plan taken over, and back', async () => {
@@ -191,7 +191,7 @@ describe('with demo data', () => {
     await page.find('[data-search="done"]');
     await page.find('[data-testid="plan"]');
     const first = await page.textOf('[data-testid="proposal"] i');
-    await page.tabTo('Take it over');
+    await page.tabTo('Use this plan');
     await page.press(Key.ENTER);
     await page.eventually(
       'another rig',

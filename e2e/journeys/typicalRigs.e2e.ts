@@ -21,7 +21,8 @@ beforeEach(async () => {
 afterEach(() => world.close());
 
 const names = ({ devices }: Row) => devices.map(({ name }) => name);
-const placed = (rig: Rig, kind: Row['at']['kind']) => rig.rows.filter(({ at }) => at.kind === kind);
+const placed = (rig: Rig, kind: Row['at']['kind']) =>
+  rig.electrical.rows.filter(({ at }) => at.kind === kind);
 
 async function nameRig(name: string): Promise<void> {
   const input = await page.find('input[aria-label="Name of the rig"]');
@@ -33,7 +34,7 @@ const lookTo = (words: string) => page.chooseIn('Way that is looked at', words);
 
 test('six pedals in a row with a tuner tap, by keyboard alone', async () => {
   await page.press(Key.ARROW_RIGHT);
-  await page.selected('the lead');
+  await page.selected('the cable');
   await page.press(Key.ENTER);
   await page.focused('Length');
   await page.press('6 m', Key.ENTER, Key.ESCAPE);
@@ -49,11 +50,11 @@ test('six pedals in a row with a tuner tap, by keyboard alone', async () => {
     await page.addPedal(kind);
   // The tap passes the line on; numbers count the pedals as they stand.
   await page.press('2', '4', '7');
-  await page.find('[data-on="true"][data-stamp="d7"]');
+  await page.find('[data-on="true"][data-switch="d7"]');
   await page.press(Key.END);
   await page.selected('end, amp');
   await page.press(Key.ARROW_LEFT);
-  await page.selected('the lead to the amp');
+  await page.selected('the cable to the amp');
   await page.press(Key.ENTER);
   await page.focused('Length');
   await page.press('20 ft', Key.ENTER, Key.ESCAPE);
@@ -68,18 +69,18 @@ test('six pedals in a row with a tuner tap, by keyboard alone', async () => {
     'delay',
     'reverb',
   ]);
-  expect(mainRow(rig).leads.at(-1)!.lengthM.value).toBeCloseTo(6.096, 3);
+  expect(mainRow(rig).cables.at(-1)!.lengthM.value).toBeCloseTo(6.096, 3);
   const [side] = placed(rig, 'side');
-  expect(side!.at).toMatchObject({ to: { kind: 'end' } });
-  expect(rig.ends.map(({ kind }) => kind)).toEqual(['amp', 'tuner']);
+  expect(side!.at).toMatchObject({ to: { kind: 'destination' } });
+  expect(rig.electrical.destinations.map(({ kind }) => kind)).toEqual(['amp', 'tuner']);
 
-  // The tuner hangs on the line: unplugged, with its lead, the sound is brighter.
+  // The tuner hangs on the line: unplugged, with its cable, the sound is brighter.
   const before = await page.trebleDb();
   await page.press(Key.HOME);
-  await page.eventually('the lead to the tuner', async () => {
+  await page.eventually('the cable to the tuner', async () => {
     await page.press(Key.ARROW_RIGHT);
     const selected = await page.find('[role="option"][aria-selected="true"]');
-    return (await selected.getAttribute('aria-label'))!.startsWith('the lead to tuner');
+    return (await selected.getAttribute('aria-label'))!.startsWith('the cable to tuner');
   });
   await page.press(Key.DELETE);
   expect(await page.trebleOtherThan(before)).toBeGreaterThan(before);
@@ -93,7 +94,7 @@ test('a switcher with four loops, pedals in three of them and a jumper in one', 
   await page.addPedal('loop switcher');
   const empty = () =>
     driver.findElements({
-      css: '[data-inlet="d1 loops"] [role="option"][aria-label*="no lead here yet"]',
+      css: '[data-inlet="d1 loops"] [role="option"][aria-label*="no cable here yet"]',
     });
   expect(await empty()).toHaveLength(4);
   for (const [loop, kinds] of [['wah'], ['drive', 'octave'], ['modulation']].entries()) {
@@ -115,13 +116,15 @@ test('a switcher with four loops, pedals in three of them and a jumper in one', 
     ['modulation'],
     [],
   ]);
-  expect(placed(rig, 'loop').every(({ leads }) => leads.every((lead) => lead !== null))).toBe(true);
+  expect(placed(rig, 'loop').every(({ cables }) => cables.every((cable) => cable !== null))).toBe(
+    true,
+  );
 
-  // Each closed loop brings its leads and what is in it onto the line.
+  // Each closed loop brings its cables and what is in it onto the line.
   let least = open.figures.trebleDb;
   for (const chip of ['d1.1', 'd1.3']) {
-    await page.click(`[data-stamp="${chip}"]`);
-    await page.find(`[data-stamp="${chip}"][data-on="true"]`);
+    await page.click(`[data-switch="${chip}"]`);
+    await page.find(`[data-switch="${chip}"][data-on="true"]`);
     const { figures } = await expectFigures(page);
     expect(figures.trebleDb).toBeLessThan(least);
     least = figures.trebleDb;
@@ -137,7 +140,7 @@ test('a switcher with four loops, pedals in three of them and a jumper in one', 
   await (await page.findText('summary', 'Linked switches')).click();
   await page.choose('Loop 3 switches with', 'drive');
   await page.eventually('they are linked', async () => {
-    const { links } = await savedRig(page);
+    const { links } = (await savedRig(page)).electrical;
     return links.length === 1 && links[0]!.includes('d1.2');
   });
 });
@@ -154,7 +157,7 @@ test('two guitars, one by wireless, a gate with its key at the front, a delay in
   await page.selected('guitar');
   await page.typeInto('Inductance', '4.2 H');
 
-  // The gate listens at the tap and closes behind the drive that stands in its own loop.
+  // The gate listens at the tap and closes after the drive that stands in its own loop.
   await page.click('[data-post="d4"] text');
   await page.selected('4, gate');
   await page.choose('Send and return', 'its own, around its loop');
@@ -177,14 +180,14 @@ test('two guitars, one by wireless, a gate with its key at the front, a delay in
   expect(placed(rig, 'side')[0]!.at).toMatchObject({ to: { kind: 'key', device: 'd4' } });
   expect(placed(rig, 'loop').map(names)).toEqual([['drive']]);
   expect(placed(rig, 'ampLoop').map(names)).toEqual([['delay']]);
-  expect(rig.ends).toHaveLength(1);
+  expect(rig.electrical.destinations).toHaveLength(1);
 
-  // The second guitar plays by its own lead; the first by its transmitter, which shelters it.
+  // The second guitar plays by its own cable; the first by its transmitter, which shelters it.
   const wired = await expectFigures(page);
   const players = await page.find('select[aria-label="Guitar that plays"]');
   await players.findElement({ css: 'option[value="g1"]' }).click();
   await page.eventually('the other guitar', async () => {
-    return (await savedRig(page)).standing.playing === 'g1';
+    return (await savedRig(page)).state.playing === 'g1';
   });
   const wireless = await expectFigures(page);
   expect(wireless.figures.trebleDb).toBeGreaterThan(wired.figures.trebleDb);

@@ -118,7 +118,7 @@ export class Page {
     if (!answer.ok) throw new Error(await answer.text());
   }
 
-  /** Adds a pedal behind the selection by typing a part of its kind, and waits until it is selected. */
+  /** Adds a pedal after the selection by typing a part of its kind, and waits until it is selected. */
   async addPedal(kind: string): Promise<void> {
     await this.press('a');
     await this.find('[role="dialog"] input');

@@ -15,7 +15,7 @@ import {
 /// A rig with every kind of branch in it.
 
 const append = (rig: Rig, name: DeviceClass, rowId?: string, label?: string): Rig => {
-  const row = rig.rows.find(({ id }) => id === (rowId ?? mainRow(rig).id))!;
+  const row = rig.electrical.rows.find(({ id }) => id === (rowId ?? mainRow(rig).id))!;
   return applyEdits(
     rig,
     insertDevice(rig, row.devices.length, deviceOfClass(name, '', label), row.id),
@@ -26,7 +26,7 @@ const append = (rig: Rig, name: DeviceClass, rowId?: string, label?: string): Ri
 export function richRig(): Rig {
   let rig = newRig('Everything at once');
   for (const name of ['selector', 'tap', 'switcher'] as const) rig = append(rig, name);
-  const loops = rig.rows.filter(({ at }) => at.kind === 'loop').map(({ id }) => id);
+  const loops = rig.electrical.rows.filter(({ at }) => at.kind === 'loop').map(({ id }) => id);
   rig = append(rig, 'wah', loops[0]);
   rig = append(rig, 'drive', loops[1], 'Rope Burn');
   rig = append(rig, 'drive', loops[1], 'Gristle');
@@ -35,12 +35,12 @@ export function richRig(): Rig {
   rig = append(rig, 'bufferedSplitter');
   rig = append(rig, 'boost', undefined, 'Heave');
   const [selector] = mainRow(rig).devices;
-  rig = applyEdits(rig, addGuitar(rig, guitarOfClass('hotTwin', 'Dragon'), selector!.id));
+  rig = applyEdits(rig, addGuitar(rig, guitarOfClass('hotHumbucker', 'Dragon'), selector!.id));
   rig = applyEdits(rig, addAmpLoop(rig, 'e1'));
-  rig = append(rig, 'delay', rig.rows.at(-1)!.id, 'Far Bank');
-  rig = append(rig, 'reverb', rig.rows.at(-1)!.id, 'Nave');
+  rig = append(rig, 'delay', rig.electrical.rows.at(-1)!.id, 'Far Bank');
+  rig = append(rig, 'reverb', rig.electrical.rows.at(-1)!.id, 'Nave');
   const closed: Edit = {
-    kind: 'stamp',
+    kind: 'switch',
     positions: { d3: false, 'd3.1': true },
     playing: 'g1',
   };

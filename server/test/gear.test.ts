@@ -6,7 +6,7 @@ import {
   entered,
   gearItem,
   insertDevice,
-  leadOfClass,
+  cableOfClass,
   newRig,
   type GearItem,
 } from '@gullwind/core';
@@ -29,7 +29,7 @@ const list = async () =>
   ((await request(app.url).get('/api/gear').expect(200)).body as GearList).items;
 
 test('entries are added, changed from the revision they were seen at, and removed', async () => {
-  await add(drive('one'), gearItem('reel', 'lead', leadOfClass('low', 'l1', entered(50)))).expect(
+  await add(drive('one'), gearItem('reel', 'cable', cableOfClass('low', 'l1', entered(50)))).expect(
     201,
   );
   const stored = (await list()).find(({ item }) => item.id === 'one')!;
@@ -43,7 +43,7 @@ test('entries are added, changed from the revision they were seen at, and remove
   await expectProblem(put(2, renamed, 'reel'), 404, 'gear-not-found');
   // Another kind under the same id is another thing.
   await expectProblem(
-    put(2, gearItem('one', 'lead', leadOfClass('low', 'l1', entered(1)))),
+    put(2, gearItem('one', 'cable', cableOfClass('low', 'l1', entered(1)))),
     404,
     'gear-not-found',
   );
@@ -107,7 +107,7 @@ test('a workspace goes out, and comes back over what is there only when told to'
   await expectProblem(restore(false), 409, 'workspace-not-empty');
   await expectProblem(restore('yes'), 400, 'invalid-request');
   await expectProblem(
-    restore(true, { ...(workspace as Workspace), format: 2 }),
+    restore(true, { ...(workspace as Workspace), format: 3 }),
     400,
     'invalid-request',
   );
@@ -116,9 +116,9 @@ test('a workspace goes out, and comes back over what is there only when told to'
   expect((await request(app.url).get('/api/workspace').expect(200)).body).toEqual(workspace);
 });
 
-test('an import of ten thousand leads is one request', async () => {
+test('an import of ten thousand cables is one request', async () => {
   const items = Array.from({ length: 10_000 }, (_, i) =>
-    gearItem(`lead-${i}`, 'lead', leadOfClass('low', 'l1', entered(3), `Lead ${i}`)),
+    gearItem(`cable-${i}`, 'cable', cableOfClass('low', 'l1', entered(3), `Cable ${i}`)),
   );
   await add(...items).expect(201);
   expect(await list()).toHaveLength(10_000 + 2);

@@ -3,7 +3,15 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { request as rawRequest } from 'node:http';
 import { join } from 'node:path';
 import type { RigListing, StoredRig } from '@gullwind/contract';
-import { applyEdits, insertBuffer, mainRow, newRig, setLeadLength, type Rig } from '@gullwind/core';
+import {
+  applyEdits,
+  insertBuffer,
+  mainRow,
+  newRig,
+  setCableLength,
+  type Rig,
+  withElectrical,
+} from '@gullwind/core';
 import request from 'supertest';
 import { temporaryFolder } from './support/databases';
 import { expectProblem } from './support/expectProblem';
@@ -31,7 +39,7 @@ test('a rig is made, read, changed, listed, taken off and put back', async () =>
   const id = await create(rig);
   const read = (await request(app.url).get(`/api/rigs/${id}`).expect(200)).body as StoredRig;
   expect(read).toMatchObject({ id, revision: 1, rig });
-  const longer = applyEdits(rig, setLeadLength('l1', 18));
+  const longer = applyEdits(rig, setCableLength('l1', 18));
   const saved = await request(app.url)
     .put(`/api/rigs/${id}`)
     .send({ basedOn: 1, rig: longer })
@@ -39,7 +47,7 @@ test('a rig is made, read, changed, listed, taken off and put back', async () =>
   expect(saved.body).toMatchObject({ revision: 2, rig: longer });
   const list = (await request(app.url).get('/api/rigs').expect(200)).body as RigListing[];
   const listed = list.find((entry) => entry.id === id)!;
-  expect(listed).toMatchObject({ name: 'board', revision: 2, pedals: 0, leadM: 18 });
+  expect(listed).toMatchObject({ name: 'board', revision: 2, pedals: 0, cableM: 18 });
   expect(listed.figures!.trebleDb).toBeLessThan(-3);
   expect(listed.points.at(-1)!.treble.trebleDb).toBeCloseTo(listed.figures!.trebleDb, 6);
   await request(app.url).delete(`/api/rigs/${id}`).expect(204);
@@ -53,8 +61,8 @@ test('a rig is made, read, changed, listed, taken off and put back', async () =>
 test('a stale change is refused with both versions in hand', async () => {
   const rig = newRig('board');
   const id = await create(rig);
-  const theirs = applyEdits(rig, setLeadLength('l1', 9));
-  const mine = applyEdits(rig, setLeadLength('l1', 2));
+  const theirs = applyEdits(rig, setCableLength('l1', 9));
+  const mine = applyEdits(rig, setCableLength('l1', 2));
   await request(app.url).put(`/api/rigs/${id}`).send({ basedOn: 1, rig: theirs }).expect(200);
   const problem = await expectProblem(
     request(app.url).put(`/api/rigs/${id}`).send({ basedOn: 1, rig: mine }),
@@ -83,27 +91,51 @@ describe('hostile values', () => {
   };
 
   test.each<[string, unknown, string]>([
-    ['rows.0.leads.0.lengthM.value', -3, 'Lead length: −3\u00a0m is below the least, 0\u00a0m.'],
-    ['rows.0.leads.0.lengthM.value', 1e99, 'Lead length: 1e99 is above the most, 100\u00a0m.'],
     [
-      'rows.0.leads.0.lengthM.value',
+      'electrical.rows.0.cables.0.lengthM.value',
+      -3,
+      'Cable length: −3\u00a0m is below the least, 0\u00a0m.',
+    ],
+    [
+      'electrical.rows.0.cables.0.lengthM.value',
+      1e99,
+      'Cable length: 1e99 is above the most, 100\u00a0m.',
+    ],
+    [
+      'electrical.rows.0.cables.0.lengthM.value',
       '5 volts',
-      '“rows[0].leads[0].lengthM.value” must be a number.',
+      '“electrical.rows[0].cables[0].lengthM.value” must be a number.',
     ],
-    ['rows.0.leads.0.lengthM.value', null, '“rows[0].leads[0].lengthM.value” must be a number.'],
     [
-      'rows.0.leads.0.lengthM.from',
-      'heaven',
-      '“rows[0].leads[0].lengthM.from” is “heaven”; it must be one of [assumed, entered, sheet, measured].',
+      'electrical.rows.0.cables.0.lengthM.value',
+      null,
+      '“electrical.rows[0].cables[0].lengthM.value” must be a number.',
     ],
-    ['name', '', 'Name: it is empty; at least 1 character is needed.'],
-    ['name', 'x'.repeat(81), '“name” length must be less than or equal to 80 characters long.'],
-    ['guitars.0.lH.value', 0, 'Pickup inductance: 0\u00a0H is below the least, 10\u00a0mH.'],
-    ['format', 7, '“format” is 7; this version reads format 3 and those before it.'],
+    [
+      'electrical.rows.0.cables.0.lengthM.from',
+      'heaven',
+      '“electrical.rows[0].cables[0].lengthM.from” is “heaven”; it must be one of [assumed, entered, sheet, measured, laid].',
+    ],
+    ['texts.name', '', 'Name: it is empty; at least 1 character is needed.'],
+    [
+      'texts.name',
+      'x'.repeat(81),
+      '“texts.name” length must be less than or equal to 80 characters long.',
+    ],
+    [
+      'electrical.guitars.0.lH.value',
+      0,
+      'Pickup inductance: 0\u00a0H is below the least, 10\u00a0mH.',
+    ],
+    ['format', 7, '“format” is 7; this version reads format 4 and those before it.'],
     ['surprise', 1, '“surprise” is not allowed.'],
-    ['standing.positions', { d9: true }, 'There is no device “d9” in this rig.'],
-    ['rows.0.leads', [], 'Leads: 0 for 0 devices; every hop needs one, 1 in all.'],
-    ['rows.0.devices', 'none', '“rows[0].devices” must be an array.'],
+    ['state.positions', { d9: true }, 'There is no device “d9” in this rig.'],
+    [
+      'electrical.rows.0.cables',
+      [],
+      'Cables: 0 for 0 devices; every connection needs one, 1 in all.',
+    ],
+    ['electrical.rows.0.devices', 'none', '“electrical.rows[0].devices” must be an array.'],
   ])('%s = %p', async (path, value, message) => {
     const copy = broken((at) => put(at, path, value));
     const before = (await request(app.url).get('/api/rigs')).body.length;
@@ -123,7 +155,7 @@ describe('hostile values', () => {
       400,
       'invalid-request',
     );
-    expect(problem.detail).toContain('Lead length: Infinity is not a number');
+    expect(problem.detail).toContain('Cable length: Infinity is not a number');
   });
 
   test('more than 64 devices', async () => {
@@ -134,9 +166,9 @@ describe('hostile values', () => {
     const longer = {
       ...row,
       devices: [...row.devices, { ...row.devices[0]!, id: 'd99' }],
-      leads: [...row.leads, { ...row.leads[0]!, id: 'l99' }],
+      cables: [...row.cables, { ...row.cables[0]!, id: 'l99' }],
     };
-    const more = { ...full, rows: [longer] };
+    const more = withElectrical({ ...full, nextIds: { d: 100, l: 100 } }, { rows: [longer] });
     const problem = await expectProblem(
       request(app.url).post('/api/rigs').send({ id: randomUUID(), rig: more }),
       400,
@@ -209,7 +241,7 @@ describe('hostile values', () => {
     expect(problem.problems).toEqual([
       {
         path: 'reference.lengthM',
-        message: 'Reference lead length: 1000\u00a0m is above the most, 100\u00a0m.',
+        message: 'Reference cable length: 1000\u00a0m is above the most, 100\u00a0m.',
       },
     ]);
     await expectProblem(

@@ -29,8 +29,8 @@ const whereInstalled = isThere ? describe : describe.skip;
 const switchesOf = (rig: Rig) => allDevices(rig).flatMap(switchesOfDevice);
 const inState = (rig: Rig, isOn: (index: number) => boolean): Rig => ({
   ...rig,
-  standing: {
-    ...rig.standing,
+  state: {
+    ...rig.state,
     positions: Object.fromEntries(
       switchesOf(rig).flatMap((id, i) => (isOn(i) ? [[id, true]] : [])),
     ),
@@ -60,7 +60,7 @@ function modelDb(rig: Rig, hz: readonly number[]): readonly number[] {
   return sum;
 }
 
-whereInstalled.each(DEMO_RIGS.map(({ rig }) => [rig.name, rig] as const))(
+whereInstalled.each(DEMO_RIGS.map(({ rig }) => [rig.texts.name, rig] as const))(
   '%s in a simulator',
   (_, rig) => {
     const audible = (state: Rig) => writeNetlist(state).kind === 'ok';

@@ -4,7 +4,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ERROR_CATALOGUE, type StoredRig } from '@gullwind/contract';
-import { applyEdits, newRig, setLeadLength, type Rig } from '@gullwind/core';
+import { applyEdits, newRig, setCableLength, type Rig } from '@gullwind/core';
 import { DirectoryInUse, lockByFile, lockDirectory } from '../src/db/directoryLock';
 import { readOptions } from '../src/options';
 import { temporaryFolder } from './support/databases';
@@ -54,7 +54,7 @@ const send = async (method: string, url: string, body: unknown) => {
 };
 
 const lengthened = (rig: Rig, lengthM: number): Rig =>
-  applyEdits(rig, setLeadLength('l1', lengthM));
+  applyEdits(rig, setCableLength('l1', lengthM));
 
 test('what was acknowledged survives kill -9, several times over', async () => {
   const folder = temporaryFolder();
@@ -76,15 +76,15 @@ test('what was acknowledged survives kill -9, several times over', async () => {
       rig = longer;
       revision = saved.body.revision;
     }
-    const end = ended(child);
+    const destination = ended(child);
     child.kill('SIGKILL');
-    await end;
+    await destination;
   }
   const { child, url } = await start(folder);
   expect(await (await fetch(`${url}/api/rigs/${id}`)).json()).toMatchObject({ revision: 16, rig });
-  const end = ended(child);
+  const destination = ended(child);
   child.kill('SIGTERM');
-  expect(await end).toBe(0);
+  expect(await destination).toBe(0);
 });
 
 test('a second process on the same directory is refused, and told who holds it', async () => {
@@ -93,9 +93,9 @@ test('a second process on the same directory is refused, and told who holds it',
   await expect(start(folder)).rejects.toThrow(
     new RegExp(`ended with 1: The data directory \\S+ is in use by process ${child.pid}\\.`, 'u'),
   );
-  const end = ended(child);
+  const destination = ended(child);
   child.kill('SIGTERM');
-  await end;
+  await destination;
   const again = await start(folder);
   const over = ended(again.child);
   again.child.kill('SIGTERM');

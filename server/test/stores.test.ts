@@ -3,12 +3,10 @@ import { DEFAULT_SETTINGS } from '@gullwind/contract';
 import { readFileSync } from 'node:fs';
 import {
   applyEdits,
-  editBrief,
-  NO_BRIEF,
   insertBuffer,
   newRig,
   RIG_FORMAT,
-  setLeadLength,
+  setCableLength,
   type Rig,
 } from '@gullwind/core';
 import type { Database } from '../src/db/database';
@@ -29,7 +27,7 @@ import { findSettings, putSettings } from '../src/settings/settingsStore';
 import { engines, MIGRATIONS, openMigrated } from './support/databases';
 
 const format1 = JSON.parse(
-  readFileSync(new URL('../../core/test/rig/format1.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../../contract/test/older/rigs1.json', import.meta.url), 'utf8'),
 ) as { rig: { name: string } }[];
 
 const all = engines();
@@ -70,33 +68,17 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
     expect(await upgradeRigs(db)).toBe(1);
     expect(await upgradeRigs(db)).toBe(0);
     const found = await findRig(db, id);
-    expect(found).toMatchObject({ revision: 4, rig: { format: RIG_FORMAT, name: old.name } });
-    expect(found!.rig.rows[0]!.devices).toHaveLength(8);
-    await setRigDeleted(db, id, true);
-  });
-
-  test('a rig of format 2, with a pin of its format, gets an empty brief where it lies', async () => {
-    const id = randomUUID();
-    const { brief: _, pins: _pins, ...rest } = rig;
-    const format2 = { ...rest, format: 2 };
-    const old = { ...format2, pins: [{ id: 'p1', name: 'before', rig: format2 }] };
-    await db.query('insert into rigs (id, revision, document) values ($1, 7, $2::jsonb)', [
-      id,
-      JSON.stringify(old),
-    ]);
-    expect(await upgradeRigs(db)).toBe(1);
-    const found = await findRig(db, id);
-    expect(found).toMatchObject({ revision: 7, rig: { format: RIG_FORMAT, brief: NO_BRIEF } });
-    expect(found!.rig.pins[0]!.rig).toMatchObject({ format: RIG_FORMAT, brief: NO_BRIEF });
-    const edited = applyEdits(found!.rig, editBrief(found!.rig, { noSoldering: true }));
-    expect(await updateRig(db, id, 7, edited)).toMatchObject({ kind: 'saved' });
-    expect((await findRig(db, id))!.rig.brief.noSoldering).toBe(true);
+    expect(found).toMatchObject({
+      revision: 4,
+      rig: { format: RIG_FORMAT, texts: { name: old.name } },
+    });
+    expect(found!.rig.electrical.rows[0]!.devices).toHaveLength(8);
     await setRigDeleted(db, id, true);
   });
 
   test('each change is the next revision, and every revision stays', async () => {
     const id = await create();
-    const longer = applyEdits(rig, setLeadLength('l1', 9));
+    const longer = applyEdits(rig, setCableLength('l1', 9));
     expect(await updateRig(db, id, 1, longer)).toMatchObject({
       kind: 'saved',
       stored: { revision: 2 },
@@ -122,19 +104,19 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
       to: 'true',
     });
     await updateRig(db, id, 1, pedal);
-    const on = applyEdits(pedal, { kind: 'stamp', positions: { d1: true } });
+    const on = applyEdits(pedal, { kind: 'switch', positions: { d1: true } });
     expect(await updateRig(db, id, 2, on)).toMatchObject({
       kind: 'saved',
-      stored: { revision: 2, rig: { standing: { positions: { d1: true } } } },
+      stored: { revision: 2, rig: { state: { positions: { d1: true } } } },
     });
     expect(await listRevisions(db, id)).toHaveLength(2);
   });
 
   test('a stale change is refused with what is there, and changes nothing', async () => {
     const id = await create();
-    const theirs = applyEdits(rig, setLeadLength('l1', 9));
+    const theirs = applyEdits(rig, setCableLength('l1', 9));
     await updateRig(db, id, 1, theirs);
-    const result = await updateRig(db, id, 1, applyEdits(rig, setLeadLength('l1', 2)));
+    const result = await updateRig(db, id, 1, applyEdits(rig, setCableLength('l1', 2)));
     expect(result).toMatchObject({ kind: 'stale', theirs: { revision: 2, rig: theirs } });
     expect(await findRig(db, id)).toMatchObject({ revision: 2, rig: theirs });
     expect(await updateRig(db, randomUUID(), 1, rig)).toEqual({ kind: 'notFound' });
@@ -142,7 +124,7 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
 
   test('a save sent twice, because its answer was lost, is one revision', async () => {
     const id = await create();
-    const longer = applyEdits(rig, setLeadLength('l1', 9));
+    const longer = applyEdits(rig, setCableLength('l1', 9));
     await updateRig(db, id, 1, longer);
     expect(await updateRig(db, id, 1, longer)).toMatchObject({
       kind: 'saved',
@@ -155,7 +137,7 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
     const id = await create();
     const results = await Promise.all(
       [4, 5, 7, 8].map((lengthM) =>
-        updateRig(db, id, 1, applyEdits(rig, setLeadLength('l1', lengthM))),
+        updateRig(db, id, 1, applyEdits(rig, setCableLength('l1', lengthM))),
       ),
     );
     expect(results.map(({ kind }) => kind).sort()).toEqual(['saved', 'stale', 'stale', 'stale']);
@@ -173,7 +155,7 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
     expect(await findRig(db, id)).toMatchObject({ rig });
   });
 
-  test('a transaction that throws leaves nothing behind', async () => {
+  test('a transaction that throws leaves nothing after', async () => {
     const before = (await listRigs(db)).length;
     const failing = db.transaction(async (tx) => {
       await tx.query('insert into rigs (id, revision, document) values ($1, 1, $2::jsonb)', [
@@ -210,9 +192,9 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
   test('seeding twice adds nothing, and keeps what a user changed', async () => {
     await seedDemo(db);
     const [first] = await listRigs(db).then((rigs) =>
-      rigs.filter(({ rig: { name } }) => name === 'Pit board'),
+      rigs.filter(({ rig: { texts } }) => texts.name === 'Pit board'),
     );
-    const renamed = { ...first!.rig, name: 'Mine now' };
+    const renamed = { ...first!.rig, texts: { ...first!.rig.texts, name: 'Mine now' } };
     await updateRig(db, first!.id, 1, renamed);
     await seedDemo(db);
     expect(await findRig(db, first!.id)).toMatchObject({ rig: renamed });

@@ -4,7 +4,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { DEFAULT_SETTINGS, readWorkspace, type Workspace } from '@gullwind/contract';
-import { newRig } from '@gullwind/core';
+import { newRig, withElectrical } from '@gullwind/core';
 import fc from 'fast-check';
 import { randomItem } from '../../contract/test/randomGear';
 import { editOf, randomRig, recipe } from '../../core/test/rig/randomRig';
@@ -76,7 +76,7 @@ describe.each(all.map((engine) => [engine.name, engine] as const))(
       const id = randomUUID();
       await createRig(other, id, newRig('mine'));
       expect(await restoreWorkspace(other, workspace, false)).toBeNull();
-      expect((await findRig(other, id))!.rig.name).toBe('mine');
+      expect((await findRig(other, id))!.rig.texts.name).toBe('mine');
       expect(await restoreWorkspace(other, workspace, true)).toEqual({
         rigs: workspace.rigs.length,
         gear: workspace.gear.length,
@@ -111,7 +111,7 @@ describe.each(all.map((engine) => [engine.name, engine] as const))(
 
 const EMPTY: Workspace = {
   kind: 'gullwind-workspace',
-  format: 1,
+  format: 2,
   rigs: [],
   gear: [],
   settings: null,
@@ -128,20 +128,19 @@ describe('what is no workspace is refused with a sentence', () => {
     document: rig,
     revisions: [],
   };
-  const circle = {
-    ...rig,
+  const circle = withElectrical(rig, {
     rows: [
-      ...rig.rows,
-      { id: 'r2', at: { kind: 'loop', device: 'd9', loop: 0 }, devices: [], leads: [null] },
+      ...rig.electrical.rows,
+      { id: 'r2', at: { kind: 'loop', device: 'd9', loop: 0 }, devices: [], cables: [null] },
     ],
-  };
+  });
   test.each<[string, unknown, RegExp]>([
     ['nothing', null, /must be of type object/u],
-    ['another format', { ...EMPTY, format: 9 }, /format.* is 9; this version reads format 1/u],
+    ['another format', { ...EMPTY, format: 9 }, /format.* is 9; this version reads format 2/u],
     [
       'a rig of a future format',
-      { ...EMPTY, rigs: [{ ...kept, document: { ...rig, format: 4 } }] },
-      /format.* is 4; this version reads format 3 and those before it/u,
+      { ...EMPTY, rigs: [{ ...kept, document: { ...rig, format: 5 } }] },
+      /format.* is 5; this version reads format 4 and those before it/u,
     ],
     [
       'a graph that ends nowhere',

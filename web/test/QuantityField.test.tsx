@@ -10,11 +10,11 @@ function show(value: Sourced, units: 'metric' | 'imperial' = 'metric') {
   const onChange = jest.fn();
   render(
     <QuantityField
-      rule={FIELD_RULES.lead.lengthM}
+      rule={FIELD_RULES.cable.lengthM}
       label="Length"
       value={value}
       units={units}
-      assumedFrom="ordinary lead"
+      assumedFrom="ordinary cable"
       onChange={onChange}
     />,
   );
@@ -41,7 +41,7 @@ test('refuses in place, keeps what was typed, and Escape gives it up', async () 
   await userEvent.clear(input);
   await userEvent.type(input, '-3 m{Enter}');
   expect(screen.getByRole('alert').textContent).toBe(
-    'Lead length: −3\u00a0m is below the least, 0\u00a0m.',
+    'Cable length: −3\u00a0m is below the least, 0\u00a0m.',
   );
   expect(input.value).toBe('-3 m');
   expect(input.getAttribute('aria-invalid')).toBe('true');
@@ -61,7 +61,7 @@ test('leaving a field as it was is no edit, even where it is shown rounded', asy
 test('says where a value comes from, and lets it be said', async () => {
   const { onChange } = show({ value: 6, from: 'assumed' });
   await userEvent.click(
-    screen.getByRole('button', { name: 'Length: assumed, typical of: ordinary lead' }),
+    screen.getByRole('button', { name: 'Length: assumed, typical of: ordinary cable' }),
   );
   await userEvent.click(screen.getByRole('menuitem', { name: 'measured' }));
   expect(onChange).toHaveBeenCalledWith({ value: 6, from: 'measured' });

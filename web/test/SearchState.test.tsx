@@ -54,7 +54,7 @@ test('stopped half way it promises nothing, and can be started again', async () 
   expect(says).toMatch(
     /1\u202f200 of 1\u202f677 were looked at.*a better one may be among the rest/u,
   );
-  await userEvent.click(screen.getByRole('button', { name: 'Look again' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Search again' }));
   expect(start).toHaveBeenCalled();
 });
 

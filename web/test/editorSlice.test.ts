@@ -4,8 +4,8 @@ import {
   insertDevice,
   mainRow,
   newRig,
-  setLeadLength,
-  stampSwitch,
+  setCableLength,
+  toggleSwitch,
   type Rig,
 } from '@gullwind/core';
 import {
@@ -30,15 +30,15 @@ const opened = (mine: Rig | null = null, basedOn = 1, revision = 1): EditorState
     editorActions.rigOpened({ stored: stored(rig, revision), mine, basedOn }),
   );
 const openOf = (state: EditorState): OpenRig => state.open!;
-const length = (state: EditorState) => mainRow(openOf(state).rig).leads[0]!.lengthM.value;
+const length = (state: EditorState) => mainRow(openOf(state).rig).cables[0]!.lengthM.value;
 
-const longer = editorActions.edited(setLeadLength('l1', 9));
-const longest = editorActions.edited(setLeadLength('l1', 12));
+const longer = editorActions.edited(setCableLength('l1', 9));
+const longest = editorActions.edited(setCableLength('l1', 12));
 
 test('edits, undo and redo without limit', () => {
   let state = opened();
   for (let k = 1; k <= 200; k++)
-    state = reduce(state, editorActions.edited(setLeadLength('l1', k / 10)));
+    state = reduce(state, editorActions.edited(setCableLength('l1', k / 10)));
   for (let k = 0; k < 200; k++) state = reduce(state, editorActions.undone());
   expect(openOf(state).rig).toEqual(rig);
   expect(reduce(state, editorActions.undone())).toEqual(state);
@@ -53,29 +53,29 @@ test('a new edit after undo lets go of what was undone', () => {
 });
 
 test('an edit that changes nothing leaves no trace, a refused one a message', () => {
-  const same = reduce(opened(), editorActions.edited(stampAll(opened())));
+  const same = reduce(opened(), editorActions.edited(switchAll(opened())));
   expect(openOf(same).past).toEqual([]);
-  const refused = reduce(opened(), editorActions.edited(setLeadLength('l1', -3)));
+  const refused = reduce(opened(), editorActions.edited(setCableLength('l1', -3)));
   expect(refused.refusal).toEqual({
-    message: 'Lead length: −3\u00a0m is below the least, 0\u00a0m.',
+    message: 'Cable length: −3\u00a0m is below the least, 0\u00a0m.',
     count: 1,
   });
   expect(openOf(refused).rig).toBe(rig);
-  expect(reduce(refused, editorActions.edited(setLeadLength('l1', -3))).refusal!.count).toBe(2);
+  expect(reduce(refused, editorActions.edited(setCableLength('l1', -3))).refusal!.count).toBe(2);
 });
 
-const stampAll = (state: EditorState) =>
-  ({ kind: 'stamp', positions: openOf(state).rig.standing.positions }) as const;
+const switchAll = (state: EditorState) =>
+  ({ kind: 'switch', positions: openOf(state).rig.state.positions }) as const;
 
-test('a drag is shown while it lasts and is one edit when it ends', () => {
+test('a drag is shown while it lasts and is one edit when it destinations', () => {
   const dragged = reduce(
     opened(),
-    editorActions.previewed(setLeadLength('l1', 7)),
-    editorActions.previewed(setLeadLength('l1', 8)),
+    editorActions.previewed(setCableLength('l1', 7)),
+    editorActions.previewed(setCableLength('l1', 8)),
   );
   expect(length(dragged)).toBe(6);
-  expect(mainRow(shownRig(openOf(dragged))).leads[0]!.lengthM.value).toBe(8);
-  const done = reduce(dragged, editorActions.edited(setLeadLength('l1', 8)));
+  expect(mainRow(shownRig(openOf(dragged))).cables[0]!.lengthM.value).toBe(8);
+  const done = reduce(dragged, editorActions.edited(setCableLength('l1', 8)));
   expect(openOf(done).past).toHaveLength(1);
   expect(shownRig(openOf(done))).toBe(openOf(done).rig);
   expect(shownRig(openOf(reduce(dragged, editorActions.previewed(null))))).toBe(rig);
@@ -84,9 +84,9 @@ test('a drag is shown while it lasts and is one edit when it ends', () => {
 test('switches are undone like anything else', () => {
   const pedal = insertDevice(rig, 0, deviceOfClass('drive', ''));
   let state = reduce(opened(), editorActions.edited(pedal));
-  state = reduce(state, editorActions.edited(stampSwitch(openOf(state).rig, 'd1')));
-  expect(openOf(state).rig.standing.positions).toEqual({ d1: true });
-  expect(openOf(reduce(state, editorActions.undone())).rig.standing.positions).toEqual({});
+  state = reduce(state, editorActions.edited(toggleSwitch(openOf(state).rig, 'd1')));
+  expect(openOf(state).rig.state.positions).toEqual({ d1: true });
+  expect(openOf(reduce(state, editorActions.undone())).rig.state.positions).toEqual({});
 });
 
 describe('saving', () => {
@@ -122,7 +122,7 @@ describe('saving', () => {
 });
 
 describe('changes from elsewhere', () => {
-  const theirs = stored({ ...rig, name: 'theirs' }, 5);
+  const theirs = stored({ ...rig, texts: { ...rig.texts, name: 'theirs' } }, 5);
 
   test('a newer rig takes the place of one without unsaved edits, and undo brings it back', () => {
     const state = reduce(opened(), editorActions.newerArrived(theirs));
@@ -153,7 +153,7 @@ describe('changes from elsewhere', () => {
   });
 
   test('a kept rig from an older revision opens as a conflict, from the same one as unsaved', () => {
-    const mine = { ...rig, name: 'kept here' };
+    const mine = { ...rig, texts: { ...rig.texts, name: 'kept here' } };
     expect(openOf(opened(mine, 1, 3)).theirs).toEqual(stored(rig, 3));
     expect(openOf(opened(mine, 3, 3))).toMatchObject({
       theirs: null,

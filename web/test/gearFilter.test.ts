@@ -1,4 +1,4 @@
-import { deviceOfClass, entered, gearItem, leadOfClass, type GearItem } from '@gullwind/core';
+import { deviceOfClass, entered, gearItem, cableOfClass, type GearItem } from '@gullwind/core';
 import {
   countKinds,
   filterGear,
@@ -9,9 +9,14 @@ import {
 const ALL: GearFilter = { words: '', kind: 'all', origin: 'any', retired: false, rigId: '' };
 const store = (...items: GearItem[]) => items.map((item) => ({ item, revision: 1 }));
 
-const lead = { ...leadOfClass('low', 'l1', entered(6)), name: 'Quay lead' };
+const cable = { ...cableOfClass('low', 'l1', entered(6)), name: 'Quay cable' };
 const items = store(
-  gearItem('quay', 'lead', { ...lead, cPerMF: { value: 88e-12, from: 'measured' } }, 'on the hook'),
+  gearItem(
+    'quay',
+    'cable',
+    { ...cable, cPerMF: { value: 88e-12, from: 'measured' } },
+    'on the hook',
+  ),
   gearItem('tarn', 'device', deviceOfClass('delay', 'd1', 'Tarn')),
   { ...gearItem('old', 'device', deviceOfClass('wah', 'd1', 'Old wah')), retired: true },
 );
@@ -24,9 +29,9 @@ test('each word begins a word of name, class, note or supplier', () => {
   expect(matchesWords(items[0]!.item, 'uay')).toBe(false);
 });
 
-test('by kind, origin, retirement and rig; pedals before leads', () => {
+test('by kind, origin, retirement and rig; pedals before cables', () => {
   expect(idsOf({})).toEqual(['tarn', 'quay']);
-  expect(idsOf({ kind: 'lead' })).toEqual(['quay']);
+  expect(idsOf({ kind: 'cable' })).toEqual(['quay']);
   expect(idsOf({ origin: 'measured' })).toEqual(['quay']);
   expect(idsOf({ retired: true })).toEqual(['old']);
   const use = { rigId: 'r', rigName: 'Rig', kind: 'device', id: 'd1', gear: 'old' } as const;
@@ -35,9 +40,9 @@ test('by kind, origin, retirement and rig; pedals before leads', () => {
 });
 
 test('counts of kinds are those under the rest of the filter', () => {
-  expect(countKinds(items, { ...ALL, kind: 'lead' })).toMatchObject({
+  expect(countKinds(items, { ...ALL, kind: 'cable' })).toMatchObject({
     all: 2,
-    lead: 1,
+    cable: 1,
     device: 1,
     guitar: 0,
   });

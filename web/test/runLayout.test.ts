@@ -6,7 +6,7 @@ import {
   insertDevice,
   mainRow,
   newRig,
-  setLeadLength,
+  setCableLength,
   type DeviceClass,
   type Rig,
 } from '@gullwind/core';
@@ -21,7 +21,7 @@ import {
 import { drawWays, postsOf, shownRows } from '../src/features/path/run/runWays';
 import {
   allSelections,
-  gapBehind,
+  gapAfter,
   readSelection,
   stepSelection,
   switchNumbers,
@@ -33,7 +33,7 @@ function board(patches: readonly number[]): Rig {
   for (let i = 0; i <= patches.length; i++)
     rig = applyEdits(rig, insertDevice(rig, i, deviceOfClass('drive', '', `drive ${i + 1}`)));
   patches.forEach((lengthM, i) => {
-    rig = applyEdits(rig, setLeadLength(mainRow(rig).leads[i + 1]!.id, lengthM));
+    rig = applyEdits(rig, setCableLength(mainRow(rig).cables[i + 1]!.id, lengthM));
   });
   return rig;
 }
@@ -73,10 +73,10 @@ test('patches without length stand evenly rather than on one spot', () => {
   expect(new Set(postX(board([0, 0, 0]))).size).toBe(4);
 });
 
-test('a lead drawn longer takes more room, so that its end follows the hand', () => {
+test('a cable drawn longer takes more room, so that its end follows the hand', () => {
   const rig = board([0.3]);
-  const end = (of: Rig) => draw(of).layout.stretches[0]!.x1;
-  expect(end(applyEdits(rig, setLeadLength('l1', 9)))).toBeGreaterThan(end(rig));
+  const destination = (of: Rig) => draw(of).layout.stretches[0]!.x1;
+  expect(destination(applyEdits(rig, setCableLength('l1', 9)))).toBeGreaterThan(destination(rig));
 });
 
 test('the thread runs from guitar to amp and does not jump at a scale break', () => {
@@ -101,9 +101,9 @@ describe('what leaves the line', () => {
     const ways = drawWays(rig, mainRow(rig).id, WIDTH);
     const inlets = findInlets(rig, ways, 'metric');
     expect(inlets).toHaveLength(2);
-    expect(inlets[0]!.pieces.map(({ kind }) => kind)).toEqual(['lead', 'text']);
+    expect(inlets[0]!.pieces.map(({ kind }) => kind)).toEqual(['cable', 'text']);
     expect(inlets[1]!.pieces.filter(({ kind }) => kind === 'loop')).toHaveLength(4);
-    expect(inlets[1]!.pieces.filter((p) => p.kind === 'lead' && p.isMissing)).toHaveLength(4);
+    expect(inlets[1]!.pieces.filter((p) => p.kind === 'cable' && p.isMissing)).toHaveLength(4);
     for (const { x } of layInlets(inlets, WIDTH)) {
       expect(x[0]).toBeGreaterThan(0);
       expect(x.at(-1)).toBeLessThan(WIDTH);
@@ -114,9 +114,9 @@ describe('what leaves the line', () => {
 
   test('a closed loop is part of the line, and an open one hangs below it', () => {
     let rig = add(board([0.3]), 'switcher', 1);
-    const loop = rig.rows.find(({ at }) => at.kind === 'loop')!;
+    const loop = rig.electrical.rows.find(({ at }) => at.kind === 'loop')!;
     rig = add(rig, 'delay', 0, loop.id);
-    const delay = rig.rows.find(({ id }) => id === loop.id)!.devices[0]!;
+    const delay = rig.electrical.rows.find(({ id }) => id === loop.id)!.devices[0]!;
     const isPost = (of: Rig) => postsOf(draw(of)).some(({ deviceId }) => deviceId === delay.id);
     const hangs = (of: Rig) =>
       findInlets(of, drawWays(of, mainRow(of).id, WIDTH), 'metric').some(({ pieces }) =>
@@ -124,14 +124,14 @@ describe('what leaves the line', () => {
       );
     expect([isPost(rig), hangs(rig)]).toEqual([false, true]);
     const switchId = `${loop.at.kind === 'loop' ? loop.at.device : ''}.0`;
-    const closed = applyEdits(rig, { kind: 'stamp', positions: { [switchId]: true } });
+    const closed = applyEdits(rig, { kind: 'switch', positions: { [switchId]: true } });
     expect([isPost(closed), hangs(closed)]).toEqual([true, false]);
   });
 
-  test('an effects loop is drawn behind its amp', () => {
+  test('an effects loop is drawn after its amp', () => {
     const start = board([0.3]);
     const rig = applyEdits(start, addAmpLoop(start, 'e1'));
-    const rows = rig.rows.map(({ id }) => id);
+    const rows = rig.electrical.rows.map(({ id }) => id);
     expect(shownRows(rig, rows[0]!)).toEqual(rows);
     const [front, loop] = drawWays(rig, rows[0]!, WIDTH);
     expect(loop!.layout.spans[0]![0]).toBeGreaterThan(front!.layout.spans.at(-1)![1]);
@@ -174,7 +174,7 @@ describe('selection', () => {
   const { stops } = draw(rig);
   const all = allSelections(rig, stops);
 
-  test('the way is guitar, lead, device, lead, …, amp', () => {
+  test('the way is guitar, cable, device, cable, …, amp', () => {
     expect(all.map(writeSelection)).toEqual(['g1', 'l1', 'd1', 'l3', 'd2', 'l2', 'e1']);
   });
 
@@ -182,19 +182,19 @@ describe('selection', () => {
     for (const stop of all) expect(readSelection(rig, writeSelection(stop))).toEqual(stop);
     expect(readSelection(rig, 'nonsense')).toEqual({ kind: 'guitar', id: 'g1' });
     expect(readSelection(rig, null)).toEqual({ kind: 'guitar', id: 'g1' });
-    const gone = applyEdits(rig, { kind: 'hop', row: 'r1', at: 1, lead: null });
-    const hop = { kind: 'hop', row: 'r1', hop: 1 } as const;
-    expect(readSelection(gone, writeSelection(hop))).toEqual(hop);
-    expect(readSelection(rig, writeSelection(hop))).toEqual({ kind: 'guitar', id: 'g1' });
+    const gone = applyEdits(rig, { kind: 'connect', row: 'r1', at: 1, cable: null });
+    const connection = { kind: 'connection', row: 'r1', connection: 1 } as const;
+    expect(readSelection(gone, writeSelection(connection))).toEqual(connection);
+    expect(readSelection(rig, writeSelection(connection))).toEqual({ kind: 'guitar', id: 'g1' });
   });
 
   test('steps stop at both ends', () => {
     const guitar = { kind: 'guitar', id: 'g1' } as const;
     expect(stepSelection(rig, stops, guitar, -1)).toEqual(guitar);
-    expect(stepSelection(rig, stops, guitar, 99)).toEqual({ kind: 'end', id: 'e1' });
+    expect(stepSelection(rig, stops, guitar, 99)).toEqual({ kind: 'destination', id: 'e1' });
   });
 
-  test('behind the guitar is after the first lead, behind a device its next gap', () => {
-    expect(all.map((stop) => gapBehind(rig, stop).gap)).toEqual([0, 0, 1, 1, 2, 2, 2]);
+  test('after the guitar is after the first cable, after a device its next gap', () => {
+    expect(all.map((stop) => gapAfter(rig, stop).gap)).toEqual([0, 0, 1, 1, 2, 2, 2]);
   });
 });

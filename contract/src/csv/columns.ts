@@ -32,7 +32,7 @@ export const WORD_COLUMNS = [
   'fails',
 ] as const;
 
-/** Of a list of readings: the whole lead by a meter, the day, the meter. */
+/** Of a list of readings: the whole cable by a meter, the day, the meter. */
 export const READING_COLUMNS = ['totalF', 'on', 'by'] as const;
 
 export type WordColumn = (typeof WORD_COLUMNS)[number];
@@ -42,8 +42,8 @@ export type ReadingColumn = (typeof READING_COLUMNS)[number];
 export const CLASS_FIELDS = {
   guitar: 'pickupClass',
   device: 'deviceClass',
-  lead: 'leadClass',
-  end: 'kind',
+  cable: 'cableClass',
+  destination: 'kind',
   plug: 'shape',
   supply: null,
   board: null,
@@ -65,8 +65,8 @@ export const NUMBER_RULES: Readonly<Record<string, FieldRule>> = Object.assign(
   ...[...GEAR_KINDS].reverse().map(rulesOf),
 ) as Readonly<Record<string, FieldRule>>;
 
-export const WHOLE_LEAD: FieldRule = {
-  label: 'Capacitance of the whole lead',
+export const WHOLE_CABLE: FieldRule = {
+  label: 'Capacitance of the whole cable',
   quantity: 'capacitance',
   min: 0,
   max: 1e-6,

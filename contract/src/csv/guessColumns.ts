@@ -4,10 +4,11 @@ import {
   choicePaths,
   NUMBER_RULES,
   READING_COLUMNS,
-  WHOLE_LEAD,
+  WHOLE_CABLE,
   WORD_COLUMNS,
   type ColumnTarget,
 } from './columns';
+import { headerNow } from './oldNames';
 
 const plain = (text: string): string =>
   text
@@ -17,13 +18,13 @@ const plain = (text: string): string =>
 
 /** Names people give to columns, beside the ones this project writes. */
 const SYNONYMS: Readonly<Record<string, readonly string[]>> = {
-  'word:name': ['lead', 'cable', 'pedal', 'guitar', 'label', 'item', 'designation', 'model'],
+  'word:name': ['cable', 'lead', 'pedal', 'guitar', 'label', 'item', 'designation', 'model'],
   'word:kind': ['type', 'sort'],
   'word:class': ['category'],
   'word:note': ['notes', 'remark', 'remarks', 'comment', 'comments'],
   'word:price': ['cost'],
   'word:supplier': ['source of supply', 'shop', 'vendor'],
-  'number:lengthM': ['length', 'lead length', 'len', 'l'],
+  'number:lengthM': ['length', 'cable length', 'len', 'l'],
   'number:cPerMF': [
     'capacitance per metre',
     'capacitance per meter',
@@ -45,7 +46,7 @@ const SYNONYMS: Readonly<Record<string, readonly string[]>> = {
     'measured',
     'total',
     'total capacitance',
-    'whole lead',
+    'whole cable',
   ],
   'reading:on': ['date', 'day', 'measured on'],
   'reading:by': ['meter', 'instrument', 'measured by', 'measured with'],
@@ -85,14 +86,15 @@ export function guessColumn(header: string): ColumnTarget {
   const match = UNIT_AT_END.exec(header);
   const name = plain(match ? match[1]! : header);
   const unit = (match?.[2] ?? match?.[3] ?? '').trim();
-  const target = TARGETS.get(name) ?? TARGETS.get(plain(header));
+  const target =
+    TARGETS.get(name) ?? TARGETS.get(plain(header)) ?? TARGETS.get(plain(headerNow(name)));
   if (!target) return { kind: 'ignore' };
   if (target.kind === 'reading' && target.column === 'totalF') return capacitance(unit);
   if (target.kind === 'number') return { ...target, unit: isUnit(target.path, unit) ? unit : '' };
   return target;
 }
 
-/** "Capacitance" is of a metre where its unit says so, else of the whole lead. */
+/** "Capacitance" is of a metre where its unit says so, else of the whole cable. */
 function capacitance(unit: string): ColumnTarget {
   return unit !== '' && isUnit('cPerMF', unit)
     ? { kind: 'number', path: 'cPerMF', unit }
@@ -103,4 +105,4 @@ const isUnit = (path: string, unit: string): boolean =>
   unit === '' || parseQuantity(`1 ${unit}`, NUMBER_RULES[path]!.quantity, 'metric').kind === 'ok';
 
 const isWholeUnit = (unit: string): boolean =>
-  parseQuantity(`1 ${unit}`, WHOLE_LEAD.quantity, 'metric').kind === 'ok';
+  parseQuantity(`1 ${unit}`, WHOLE_CABLE.quantity, 'metric').kind === 'ok';

@@ -2,15 +2,15 @@ import {
   chooseInPart,
   CHOICE_RULES,
   DEVICE_CLASSES,
-  END_KINDS,
+  DESTINATION_KINDS,
   deviceOfClass,
-  endOfKind,
+  destinationOfKind,
   entered,
   GEAR_KINDS,
   gearItem,
   guitarOfClass,
-  LEAD_CLASSES,
-  leadOfClass,
+  CABLE_CLASSES,
+  cableOfClass,
   NO_QUALITIES,
   PICKUP_CLASSES,
   pickupOfClass,
@@ -30,6 +30,7 @@ import {
   type Things,
 } from '@gullwind/core';
 import { readItem } from '../gearSchema';
+import { wordNow } from './oldNames';
 import { readNumberCell, readOrigin, unguardCell } from './cells';
 import {
   NUMBER_RULES,
@@ -76,7 +77,7 @@ interface Row {
 
 /**
  * Entries out of a table, row by row: what can be read, and what is wrong with the rest. Rows with the
- * capacitance of whole leads are readings: those of one name, at several lengths, make one entry.
+ * capacitance of whole cables are readings: those of one name, at several lengths, make one entry.
  */
 export function readGearRows(table: Table, reading: GearReading): GearReport {
   const items: GearItem[] = [];
@@ -186,7 +187,8 @@ function originOf(row: Row, path: string, from: Provenance): Omit<Sourced, 'valu
 }
 
 function oneOf<T extends string>(what: string, text: string, words: readonly T[]): T {
-  const found = words.find((word) => word.toLowerCase() === text.toLowerCase().replace(/\s/gu, ''));
+  const wanted = wordNow(text).toLowerCase().replace(/\s/gu, '');
+  const found = words.find((word) => word.toLowerCase() === wanted);
   return found ?? refuse(`${what}: “${text}” is not one of ${words.join(', ')}.`);
 }
 
@@ -222,10 +224,10 @@ function blankOf(kind: GearKind, text: string | undefined, name: string): object
       return guitarOfClass(classOf(PICKUP_CLASSES, text, 'brightSingle'), name);
     case 'device':
       return deviceOfClass(classOf(DEVICE_CLASSES, text, 'drive'), 'd1', name);
-    case 'lead':
-      return leadOfClass(classOf(LEAD_CLASSES, text, 'ordinary'), 'l1', entered(6), name);
-    case 'end':
-      return endOfKind(classOf(END_KINDS, text, 'amp'), name);
+    case 'cable':
+      return cableOfClass(classOf(CABLE_CLASSES, text, 'ordinary'), 'l1', entered(6), name);
+    case 'destination':
+      return destinationOfKind(classOf(DESTINATION_KINDS, text, 'amp'), name);
     case 'plug':
       return plugOfShape(classOf(PLUG_SHAPES, text, 'straight'), name);
     case 'supply':

@@ -1,16 +1,16 @@
 import {
-  fitLead,
+  fitCable,
   formatNumber,
   NO_QUALITIES,
   type GearItem,
-  type Lead,
-  type LeadFit,
+  type Cable,
+  type CableFit,
   type Sourced,
 } from '@gullwind/core';
 import { readNumberCell, unguardCell } from './cells';
-import { NUMBER_RULES, WHOLE_LEAD, type ColumnTarget } from './columns';
+import { NUMBER_RULES, WHOLE_CABLE, type ColumnTarget } from './columns';
 
-/// Leads by a meter: capacitance of whole leads, and what a metre of them has.
+/// Cables by a meter: capacitance of whole cables, and what a metre of them has.
 
 export interface Reading {
   readonly totalF: number | null;
@@ -33,7 +33,7 @@ export function readingsIn(
     if (text === '' || (target.kind !== 'reading' && !isLength)) continue;
     if (target.kind === 'reading') found = true;
     if (isLength || (target.kind === 'reading' && target.column === 'totalF')) {
-      const rule = isLength ? NUMBER_RULES.lengthM! : WHOLE_LEAD;
+      const rule = isLength ? NUMBER_RULES.lengthM! : WHOLE_CABLE;
       const read = readNumberCell(rule, text, target.unit);
       if (read.kind === 'refused') return refuse(read.message);
       reading = { ...reading, [isLength ? 'lengthM' : 'totalF']: read.si };
@@ -53,21 +53,21 @@ export function withReadings(
   refuse: (message: string) => never,
 ): { readonly items: readonly GearItem[]; readonly note: string | null } {
   for (const { item, reading } of group) {
-    if (item.kind !== 'lead') return refuse(`${WHOLE_LEAD.label}: a ${item.kind} has none.`);
+    if (item.kind !== 'cable') return refuse(`${WHOLE_CABLE.label}: a ${item.kind} has none.`);
     if (reading.lengthM === null || reading.lengthM <= 0)
       return refuse(
-        'Lead length: it is needed, above 0 m, beside the capacitance of the whole lead.',
+        'Cable length: it is needed, above 0 m, beside the capacitance of the whole cable.',
       );
-    if (!(reading.totalF! > 0 && reading.totalF! <= WHOLE_LEAD.max))
-      return refuse(`${WHOLE_LEAD.label}: it is not above 0 pF and up to 1 µF.`);
+    if (!(reading.totalF! > 0 && reading.totalF! <= WHOLE_CABLE.max))
+      return refuse(`${WHOLE_CABLE.label}: it is not above 0 pF and up to 1 µF.`);
   }
   const readings = group.map(({ reading }) => ({
     lengthM: reading.lengthM!,
     totalF: reading.totalF!,
   }));
-  const fit = fitLead(readings);
+  const fit = fitCable(readings);
   if (fit.kind === 'single') return { items: group.map((one) => single(one)), note: null };
-  if (fit.cPerMF <= 0) return refuse('The longer of these leads read less than the shorter ones.');
+  if (fit.cPerMF <= 0) return refuse('The longer of these cables read less than the shorter ones.');
   const item = fitted(group, fit);
   return { items: [item], note: sayFit(item.thing.name, group.length, fit) };
 }
@@ -78,17 +78,17 @@ const originOf = ({ on, by }: Reading): Omit<Sourced, 'value'> => ({
   ...(by ? { by } : {}),
 });
 
-/** C / ℓ of one lead; its plugs are in it. */
+/** C / ℓ of one cable; its plugs are in it. */
 function single({ item, reading }: Measured): GearItem {
-  const thing = item.thing as Lead;
+  const thing = item.thing as Cable;
   const origin = originOf(reading);
-  const lead: Lead = {
+  const cable: Cable = {
     ...thing,
     lengthM: { ...origin, value: reading.lengthM! },
     cPerMF: { ...origin, value: reading.totalF! / (reading.lengthM! * thing.coil.value) },
     plugF: { value: 0, from: 'measured', by: 'in the capacitance per metre' },
   };
-  return { ...item, thing: lead } as GearItem;
+  return { ...item, thing: cable } as GearItem;
 }
 
 /** Twice its standard error as a share, where three readings or more say it. */
@@ -97,13 +97,13 @@ const shareOf = (error: number, value: number): Partial<Sourced> => {
   return share > 0 && share <= 1 ? { tolerance: share } : {};
 };
 
-function fitted(group: readonly Measured[], fit: Extract<LeadFit, { kind: 'line' }>): GearItem {
+function fitted(group: readonly Measured[], fit: Extract<CableFit, { kind: 'line' }>): GearItem {
   const last = group.at(-1)!;
-  const thing = last.item.thing as Lead;
+  const thing = last.item.thing as Cable;
   const origin = originOf(last.reading);
   const longest = Math.max(...group.map(({ reading }) => reading.lengthM!));
   const perM = fit.cPerMF / thing.coil.value;
-  const lead: Lead = {
+  const cable: Cable = {
     ...thing,
     lengthM: { ...origin, value: longest },
     cPerMF: { ...origin, value: perM, ...shareOf(fit.cPerMErrorF, fit.cPerMF) },
@@ -113,14 +113,14 @@ function fitted(group: readonly Measured[], fit: Extract<LeadFit, { kind: 'line'
   const form = qualities.form ?? 'reel';
   return {
     ...last.item,
-    thing: lead,
+    thing: cable,
     qualities: { ...NO_QUALITIES, ...qualities, form },
   } as GearItem;
 }
 
 const pF = (farad: number): string => formatNumber(farad * 1e12, 1);
 
-function sayFit(name: string, count: number, fit: Extract<LeadFit, { kind: 'line' }>): string {
+function sayFit(name: string, count: number, fit: Extract<CableFit, { kind: 'line' }>): string {
   const error = count > 2 ? ` ± ${pF(2 * fit.cPerMErrorF)}` : '';
   return `${name}: ${count} readings make ${pF(fit.cPerMF)}${error} pF/m and ${pF(fit.plugsF / 2)} pF for each plug.`;
 }

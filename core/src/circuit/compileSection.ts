@@ -1,32 +1,32 @@
 import { LadderBuilder, Op, type Ladder } from './ladder';
-import type { Controls, LeadElement, PathElement, PickupSource, Section, Source } from './section';
+import type { Controls, CableElement, PathElement, PickupSource, Section, Source } from './section';
 
-/** How leads are modelled: as their capacitance alone, or as uniform lines. */
-export type LeadForm = 'lumped' | 'line';
+/** How cables are modelled: as their capacitance alone, or as uniform lines. */
+export type CableForm = 'lumped' | 'line';
 
 const LUMPED_LIMIT_BEHIND_PASSIVE_M = 55;
 const LUMPED_LIMIT_BEHIND_DRIVER_M = 35;
 
 /**
- * The cheaper lead form that keeps within 0.01 dB of the line below 20 kHz, up to 180 pF/m, 0.25 Ω/m
+ * The cheaper cable form that keeps within 0.01 dB of the line below 20 kHz, up to 180 pF/m, 0.25 Ω/m
  * and 0.6 µH/m.
  *
- * A pickup's own impedance hides a lead's resistance and inductance for longer than the output of a
- * buffer or pedal does, so the limit on the section's total lead length depends on the source.
+ * A pickup's own impedance hides a cable's resistance and inductance for longer than the output of a
+ * buffer or pedal does, so the limit on the section's total cable length depends on the source.
  */
-export function chooseLeadForm(section: Pick<Section, 'source' | 'path'>): LeadForm {
-  return pathLeadM(section.path) <= lumpedLimitM(section.source) ? 'lumped' : 'line';
+export function chooseCableForm(section: Pick<Section, 'source' | 'path'>): CableForm {
+  return pathCableM(section.path) <= lumpedLimitM(section.source) ? 'lumped' : 'line';
 }
 
 export const lumpedLimitM = ({ kind }: Source): number =>
   kind === 'voltage' ? LUMPED_LIMIT_BEHIND_DRIVER_M : LUMPED_LIMIT_BEHIND_PASSIVE_M;
 
-/** Metres of lead in a path, those of its branches included. */
-export function pathLeadM(path: readonly PathElement[]): number {
+/** Metres of cable in a path, those of its branches included. */
+export function pathCableM(path: readonly PathElement[]): number {
   let totalM = 0;
   for (const element of path) {
-    if (element.kind === 'lead') totalM += element.lengthM;
-    else if (element.kind === 'branch') totalM += pathLeadM(element.path);
+    if (element.kind === 'cable') totalM += element.lengthM;
+    else if (element.kind === 'branch') totalM += pathCableM(element.path);
   }
   return totalM;
 }
@@ -34,7 +34,7 @@ export function pathLeadM(path: readonly PathElement[]): number {
 /** Compiles source and path of a section; the load stays apart, so that a prefix can end in another. */
 export function compileSection(
   section: Pick<Section, 'source' | 'path'>,
-  form: LeadForm = chooseLeadForm(section),
+  form: CableForm = chooseCableForm(section),
 ): Ladder {
   const builder = new LadderBuilder();
   addSource(builder, section.source);
@@ -43,7 +43,7 @@ export function compileSection(
 }
 
 /** A path without a source. */
-export function compilePath(path: readonly PathElement[], form: LeadForm): Ladder {
+export function compilePath(path: readonly PathElement[], form: CableForm): Ladder {
   const builder = new LadderBuilder();
   for (const element of path) addElement(builder, element, form);
   return builder.build();
@@ -75,7 +75,7 @@ function isCancelled({ first, second, joint, sign }: Extract<Source, { kind: 'pa
 const isShorted = ({ controls: { volume } }: PickupSource): boolean =>
   volume !== null && !volume.reversed && volume.wiper <= 0;
 
-/** A pickup behind its controls. With its volume closed it gives nothing, but still stands for an impedance. */
+/** A pickup after its controls. With its volume closed it gives nothing, but still stands for an impedance. */
 function addPickup(builder: LadderBuilder, source: PickupSource): void {
   const { volume } = source.controls;
   if (volume !== null && volume.wiper <= 0) {
@@ -123,10 +123,10 @@ function addLowerTrack(builder: LadderBuilder, lowerOhm: number): void {
   else builder.gain = 0;
 }
 
-export function addElement(builder: LadderBuilder, element: PathElement, form: LeadForm): void {
+export function addElement(builder: LadderBuilder, element: PathElement, form: CableForm): void {
   switch (element.kind) {
-    case 'lead':
-      addLead(builder, element, form);
+    case 'cable':
+      addCable(builder, element, form);
       break;
     case 'series':
       builder.series(element.rOhm);
@@ -147,16 +147,23 @@ export function addElement(builder: LadderBuilder, element: PathElement, form: L
   }
 }
 
-function addLead(builder: LadderBuilder, lead: LeadElement, form: LeadForm): void {
-  const cF = lead.cPerMF * lead.lengthM;
-  if (form === 'lumped' && lead.lossTangent === 0) {
-    builder.shunt(0, cF + lead.plugsF);
+function addCable(builder: LadderBuilder, cable: CableElement, form: CableForm): void {
+  const cF = cable.cPerMF * cable.lengthM;
+  if (form === 'lumped' && cable.lossTangent === 0) {
+    builder.shunt(0, cF + cable.plugsF);
     return;
   }
-  builder.shunt(0, lead.plugsF / 2);
-  if (form === 'lumped') builder.push(Op.ShuntLossyC, cF, lead.lossTangent);
-  else if (lead.lengthM > 0) {
-    builder.push(Op.Line, lead.lengthM, lead.rPerMOhm, lead.lPerMH, lead.cPerMF, lead.lossTangent);
+  builder.shunt(0, cable.plugsF / 2);
+  if (form === 'lumped') builder.push(Op.ShuntLossyC, cF, cable.lossTangent);
+  else if (cable.lengthM > 0) {
+    builder.push(
+      Op.Line,
+      cable.lengthM,
+      cable.rPerMOhm,
+      cable.lPerMH,
+      cable.cPerMF,
+      cable.lossTangent,
+    );
   }
-  builder.shunt(0, lead.plugsF / 2);
+  builder.shunt(0, cable.plugsF / 2);
 }

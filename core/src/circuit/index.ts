@@ -5,13 +5,13 @@ export type { Branch, Ladder } from './ladder';
 export {
   addElement,
   addSource,
-  chooseLeadForm,
+  chooseCableForm,
   compilePath,
   compileSection,
   lumpedLimitM,
-  pathLeadM,
+  pathCableM,
 } from './compileSection';
-export type { LeadForm } from './compileSection';
+export type { CableForm } from './compileSection';
 export { loadAdmittance } from './loadAdmittance';
 export { createLadderState, resetLadder } from './ladderState';
 export type { LadderState } from './ladderState';

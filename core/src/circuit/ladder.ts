@@ -70,7 +70,7 @@ export class LadderBuilder {
     this.gain = 1;
   }
 
-  /** How many operations lie before this point; nothing behind is merged into them. */
+  /** How many operations lie before this point; nothing after is merged into them. */
   mark(): number {
     this.mergeFrom = this.ops.length;
     return this.ops.length;

@@ -40,7 +40,7 @@ export interface PickupSource {
   readonly controls: Controls;
 }
 
-/** Two pickups, each behind its own controls if it has any, joined ahead of shared ones. */
+/** Two pickups, each after its own controls if it has any, joined ahead of shared ones. */
 export interface PairSource {
   readonly kind: 'pair';
   readonly first: PickupSource;
@@ -59,8 +59,8 @@ export type Source =
   | { readonly kind: 'piezo'; readonly cF: number }
   | { readonly kind: 'voltage'; readonly rOutOhm: number; readonly gain: number };
 
-export interface LeadElement {
-  readonly kind: 'lead';
+export interface CableElement {
+  readonly kind: 'cable';
   readonly lengthM: number;
   readonly cPerMF: number;
   readonly rPerMOhm: number;
@@ -71,7 +71,7 @@ export interface LeadElement {
 }
 
 export type PathElement =
-  | LeadElement
+  | CableElement
   | { readonly kind: 'series'; readonly rOhm: number }
   | { readonly kind: 'shunt'; readonly rOhm: number | null; readonly cF: number }
   | { readonly kind: 'pot'; readonly rOhm: number; readonly wiper: number }

@@ -57,9 +57,9 @@ const SERIES_R = Op.SeriesR;
 
 /**
  * Writes the run of shunt capacitances and series resistances from `from` on into `cells`: pairs of a
- * capacitance and the resistance behind it, zero where there is none.
+ * capacitance and the resistance after it, zero where there is none.
  *
- * @returns the operation behind the run, and how many numbers were written
+ * @returns the operation after the run, and how many numbers were written
  */
 function gatherCascade(
   { ops, parameters: p }: Ladder,

@@ -56,7 +56,7 @@ const NOTHING = 1e-12;
 /**
  * Joins two Thévenin sources, each given by its row (d, n): open voltage e/d, impedance n/d.
  * In parallel e = e1·n2 + e2·n1, d = d1·n2 + d2·n1, n = n1·n2; in series e = e1·d2 + e2·d1, d = d1·d2,
- * n = n1·d2 + n2·d1. The row behind is divided by e, as if e were 1.
+ * n = n1·d2 + n2·d1. The row after is divided by e, as if e were 1.
  */
 export function stepJoin(
   { ladder }: Branch,

@@ -6,16 +6,16 @@ import {
   routeOf,
   runningLevel,
   SectionSolver,
-  takeOuts,
+  lossByPart,
   type DriverLoad,
   type DrivenPath,
   type Route,
   type RunPoint,
   type Stop,
-  type TakeOut,
+  type PartLoss,
   TrebleMeter,
 } from '../path';
-import type { Rig } from '../rig';
+import type { Chain } from '../rig';
 import { bufferAdvice, type BufferAdvice } from './bufferAdvice';
 import { figuresOf, meanOf, type Figures } from './figures';
 import { cornerOf, resonanceOf, type Corner, type Resonance } from './resonance';
@@ -23,16 +23,16 @@ import { toneEquivalent, type ToneEquivalent } from './toneEquivalent';
 import { verdictOf, type Verdict } from './verdict';
 
 /** A stop as the page shows it: what it is and how it acts. */
-export type StopSummary = Pick<Stop, 'place' | 'role' | 'engaged' | 'leadM'>;
+export type StopSummary = Pick<Stop, 'spot' | 'role' | 'engaged' | 'cableM'>;
 
 /** One driven section as the page shows it; numbers are places among the stops. */
 export interface SectionSummary {
   readonly driver: number;
   readonly endsAt: number;
-  readonly leadM: number;
+  readonly cableM: number;
   /** Output resistance of a driving device, Ω; null for a pickup or piezo. */
   readonly rOutOhm: number | null;
-  /** Driven by a pickup or by an output too weak to shelter a lead. */
+  /** Driven by a pickup or by an output too weak to shelter a cable. */
   readonly exposed: boolean;
 }
 
@@ -66,7 +66,7 @@ export interface Sound {
 interface Reasons {
   readonly tone: ToneEquivalent;
   readonly loads: readonly DriverLoad[];
-  readonly takeOuts: readonly TakeOut[];
+  readonly lossByPart: readonly PartLoss[];
   readonly buffer: BufferAdvice | null;
 }
 
@@ -77,7 +77,7 @@ interface Muted extends Heard {
 }
 
 interface Open extends Heard {
-  /** A lead is missing: points up to the last input before it, no figures. */
+  /** A cable is missing: points up to the last input before it, no figures. */
   readonly kind: 'open';
   readonly at: number;
 }
@@ -99,21 +99,21 @@ export type Measurement = Measured | Muted | Open | Silent;
 /** All that the Path page shows of a way as its switches stand. */
 export type Analysis = SoundingAnalysis | Muted | Open | Silent;
 
-/** Above this output resistance a lead is exposed to what drives it just as it is to a pickup. */
+/** Above this output resistance a cable is exposed to what drives it just as it is to a pickup. */
 export const SHELTER_LIMIT_OHM = 10_000;
 
 /** Less than this at 400 Hz of what the source gives is nothing, dB. */
 const SILENCE_DB = -150;
 
 /** Measures the main way of a rig against straight-in; `solver` remembers sections from call to call. */
-export function measureRig(rig: Rig, solver: SectionSolver = new SectionSolver()): Measurement {
+export function measureRig(rig: Chain, solver: SectionSolver = new SectionSolver()): Measurement {
   const route = routeOf(rig);
   return measureRoute(route, drivePath(route), solver);
 }
 
 /** Measures one way of a rig and finds the reasons. @param rowId of the row that arrives; the main one unless named */
 export function analyseRig(
-  rig: Rig,
+  rig: Chain,
   solver: SectionSolver = new SectionSolver(),
   rowId?: string,
 ): Analysis {
@@ -126,7 +126,7 @@ export function analyseRig(
     ...measurement,
     tone: toneEquivalent(rig, route, trebleDb),
     loads: driverLoads(path),
-    takeOuts: takeOuts(path),
+    lossByPart: lossByPart(path),
     buffer: bufferAdvice(rig, route, path, trebleDb),
   };
 }
@@ -146,11 +146,11 @@ export function measureRoute(route: Route, path: DrivenPath, solver: SectionSolv
   return { ...heard, kind: 'sounding', ...soundOf(path, reference, solver) };
 }
 
-const showStop = ({ place, role, engaged, leadM }: Stop): StopSummary => ({
-  place,
+const showStop = ({ spot, role, engaged, cableM }: Stop): StopSummary => ({
+  spot,
   role,
   engaged,
-  leadM,
+  cableM,
 });
 
 interface Levels {
@@ -190,9 +190,9 @@ function soundOf({ sections }: DrivenPath, reference: Levels, solver: SectionSol
 }
 
 function summarise({ sections }: DrivenPath): readonly SectionSummary[] {
-  return sections.map(({ driver, endsAt, leadM, circuit: { source } }) => {
+  return sections.map(({ driver, endsAt, cableM, circuit: { source } }) => {
     const rOutOhm = source.kind === 'voltage' ? source.rOutOhm : null;
     const exposed = rOutOhm === null || rOutOhm > SHELTER_LIMIT_OHM;
-    return { driver, endsAt, leadM, rOutOhm, exposed };
+    return { driver, endsAt, cableM, rOutOhm, exposed };
   });
 }

@@ -15,7 +15,7 @@ import {
   type StateGraph,
   type StateStatistics,
 } from '../path';
-import { allDevices, switchesOfDevice, type Rig } from '../rig';
+import { allDevices, switchesOfDevice, type Chain } from '../rig';
 import { isSilent } from './analyseRig';
 import { mergeStates, type StatesOfLink } from './mergeStates';
 
@@ -52,7 +52,7 @@ export interface StatesSounding {
 
 export type StatesAnalysis =
   | StatesSounding
-  /** A switch that does not count mutes the board, a lead is missing, or the source gives nothing. */
+  /** A switch that does not count mutes the board, a cable is missing, or the source gives nothing. */
   | { readonly kind: 'nothingHeard' };
 
 export const ENVELOPE_EVERY = 4;
@@ -67,11 +67,11 @@ const STATES_GRID: FrequencyGrid = gridOf(
 );
 
 /** Every foot-switch and every loop of a switcher. */
-export const switchesOf = (rig: Rig): readonly string[] =>
+export const switchesOf = (rig: Chain): readonly string[] =>
   allDevices(rig).flatMap(switchesOfDevice);
 
 /** The switches that matter on one way: those that can change what a signal meets on it. */
-export function switchesOn(rig: Rig, rowId?: string): readonly string[] {
+export function switchesOn(rig: Chain, rowId?: string): readonly string[] {
   const all = switchesOf(rig);
   const found = new Set<string>();
   const look = (steps: readonly RouteStep[]): void => {
@@ -93,7 +93,7 @@ export function switchesOn(rig: Rig, rowId?: string): readonly string[] {
  * @param rowId of the row that arrives at the end; the main one unless named
  */
 export function analyseStates(
-  rig: Rig,
+  rig: Chain,
   counted: readonly string[],
   rowId?: string,
 ): StatesAnalysis {
@@ -127,7 +127,7 @@ export function analyseStates(
 
 /** Which way is looked at, on which frequencies, and T of straight-in there. */
 interface Question {
-  readonly rig: Rig;
+  readonly rig: Chain;
   readonly rowId: string | undefined;
   readonly grid: FrequencyGrid;
   readonly reference: number;
@@ -141,7 +141,7 @@ interface Found {
 /** Every position of switches that act together is looked at by itself; the rest at once. */
 function statesOf(question: Question, counted: readonly string[]): Found {
   const { rig, rowId, grid } = question;
-  const links = rig.links
+  const links = rig.electrical.links
     .map((link) => link.filter((id) => counted.includes(id)))
     .filter((link) => link.length > 1)
     .slice(0, MOST_LINKS);
@@ -152,9 +152,9 @@ function statesOf(question: Question, counted: readonly string[]): Found {
     const linkedPositions = Object.fromEntries(
       links.flatMap((link, k) => link.map((id) => [id, ((bits >> k) & 1) === 1])),
     );
-    const positions = { ...rig.standing.positions, ...linkedPositions };
-    const standing = { ...rig.standing, positions };
-    const route = routeOf({ ...rig, standing }, rowId, free);
+    const positions = { ...rig.state.positions, ...linkedPositions };
+    const state = { ...rig.state, positions };
+    const route = routeOf({ ...rig, state }, rowId, free);
     const one = readStates(question, buildStateGraph(route, grid), linkedPositions);
     if (one) states.push(one);
   }
@@ -193,16 +193,16 @@ function trebleValues({ edges }: StateGraph): EdgeValues {
   });
 }
 
-function calmSpread(rig: Rig, counted: readonly string[], rowId?: string): number | null {
+function calmSpread(rig: Chain, counted: readonly string[], rowId?: string): number | null {
   const fuzzes = allDevices(rig)
     .filter(wantsPickup)
     .map(({ id }) => id);
   if (!fuzzes.some((id) => counted.includes(id))) return null;
   const positions = Object.fromEntries(
-    Object.entries(rig.standing.positions).filter(([id]) => !fuzzes.includes(id)),
+    Object.entries(rig.state.positions).filter(([id]) => !fuzzes.includes(id)),
   );
   const rest = counted.filter((id) => !fuzzes.includes(id));
-  const calm = { ...rig, standing: { ...rig.standing, positions } };
+  const calm = { ...rig, state: { ...rig.state, positions } };
   const merged = mergeStates(
     statesOf({ rig: calm, rowId, grid: TREBLE_GRID, reference: 0 }, rest).states,
   );

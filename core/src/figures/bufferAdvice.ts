@@ -1,8 +1,8 @@
 import type { PathElement, Section } from '../circuit';
-import { deviceOfClass, patchLead, wantsPickup } from '../gear';
+import { deviceOfClass, patchCable, wantsPickup } from '../gear';
 import {
   inputLoad,
-  leadElements,
+  cableElements,
   sideSource,
   TrebleMeter,
   type DrivenPath,
@@ -10,14 +10,14 @@ import {
   type Route,
   type Stop,
 } from '../path';
-import { allDevices, findDevice, MOST_DEVICES, type Rig } from '../rig';
+import { allDevices, findDevice, MOST_DEVICES, type Chain } from '../rig';
 
 /** The one gap where a class-default buffer brings the rig nearest to straight-in. */
 export interface BufferAdvice {
-  /** Row and index of the lead behind which the buffer stands. */
+  /** Row and index of the cable after which the buffer stands. */
   readonly row: string;
   readonly gap: number;
-  /** Place of that lead among the stops. */
+  /** Place of that cable among the stops. */
   readonly stop: number;
   /** T against straight-in with it there, dB. */
   readonly trebleDb: number;
@@ -27,13 +27,13 @@ export interface BufferAdvice {
 const WORTH_DB = 0.5;
 
 /**
- * Tries a buffer in every gap of a way. Gaps in front of a low-impedance fuzz do not count: that box wants
+ * Tries a buffer in every gap of a way. Gaps before a low-impedance fuzz do not count: that box wants
  * the pickup itself. Null where no buffer brings back half a decibel.
  *
  * A buffer cuts the one section it stands in; the others stay as they are and are measured once.
  */
 export function bufferAdvice(
-  rig: Rig,
+  rig: Chain,
   route: Route,
   { stops, sections }: DrivenPath,
   trebleDb: number,
@@ -46,7 +46,7 @@ export function bufferAdvice(
   const firstStop = lastFuzz(rig, stops) + 1;
   let best: BufferAdvice | null = null;
   for (const [i, section] of sections.entries()) {
-    for (const [at, stop] of section.hops.entries()) {
+    for (const [at, stop] of section.connections.entries()) {
       const gap = stop >= firstStop ? gapOf(rig, stops[stop]!) : null;
       if (!gap) continue;
       const halves = cutByBuffer(stops, section, at, gap.isLast).map(
@@ -61,36 +61,38 @@ export function bufferAdvice(
 }
 
 /** The last low-impedance fuzz on the way, or −1. */
-const lastFuzz = (rig: Rig, stops: readonly Stop[]): number =>
-  stops.findLastIndex(({ place }) => {
-    const device = place.kind === 'device' ? findDevice(rig, place.id) : undefined;
+const lastFuzz = (rig: Chain, stops: readonly Stop[]): number =>
+  stops.findLastIndex(({ spot }) => {
+    const device = spot.kind === 'device' ? findDevice(rig, spot.id) : undefined;
     return device !== undefined && wantsPickup(device);
   });
 
-/** Where a lead lies in its row, and whether it is the long one out of a board. */
+/** Where a cable lies in its row, and whether it is the long one out of a board. */
 function gapOf(
-  rig: Rig,
-  { place }: Stop,
+  rig: Chain,
+  { spot }: Stop,
 ): { readonly row: string; readonly gap: number; readonly isLast: boolean } | null {
-  if (place.kind !== 'lead') return null;
-  for (const { id, leads, devices } of rig.rows) {
-    const gap = leads.findIndex((lead) => lead?.id === place.id);
+  if (spot.kind !== 'cable') return null;
+  for (const { id, cables, devices } of rig.electrical.rows) {
+    const gap = cables.findIndex((cable) => cable?.id === spot.id);
     if (gap >= 0) return { row: id, gap, isLast: devices.length > 0 && gap === devices.length };
   }
   return null;
 }
 
 const BUFFER = deviceOfClass('buffer', 'buffer').on;
-const PATCH = leadElements(patchLead('patch'));
+const PATCH = cableElements(patchCable('patch'));
 
 /** The two sections that one becomes with a buffer at a gap, its patch as `insertBuffer` lays it. */
 function cutByBuffer(
   stops: readonly Stop[],
-  { circuit, hops }: DrivenSection,
+  { circuit, connections }: DrivenSection,
   at: number,
   isLast: boolean,
 ): readonly [Section, Section] {
-  const elements = hops.map((hop): readonly PathElement[] => stops[hop]!.elements);
+  const elements = connections.map(
+    (connection): readonly PathElement[] => stops[connection]!.elements,
+  );
   const own = elements[at]!;
   return [
     {

@@ -11,9 +11,17 @@ export { toneEquivalent } from './toneEquivalent';
 export type { ToneEquivalent } from './toneEquivalent';
 export { DIRECTION_WORDS, SIZE_LADDER, SIZE_WORDS, sizeOf, verdictOf } from './verdict';
 export type { Direction, Size, Verdict } from './verdict';
-export { loopName, nameHop, nameLead, namePlace, nameRow, nameSwitch, nameTakeOut } from './names';
+export {
+  loopName,
+  nameConnection,
+  nameCable,
+  nameSpot,
+  nameRow,
+  nameSwitch,
+  namePartLoss,
+} from './names';
 export { sayVerdict, sayWhatIsGoingOn } from './words';
 export { analyseStates, ENVELOPE_EVERY, switchesOf, switchesOn } from './analyseStates';
 export type { ExtremeState, StatesAnalysis, StatesSounding } from './analyseStates';
-export { measureScenes, measureSituations } from './scenes';
+export { measureScenes, measurePlaces } from './scenes';
 export type { SideFigures } from './scenes';

@@ -1,128 +1,130 @@
-import { END_KINDS } from '../gear';
-import { findDevice, type Rig, type Row } from '../rig';
-import type { Place, TakeOut } from '../path';
+import { DESTINATION_KINDS } from '../gear';
+import { findDevice, type Chain, type Row } from '../rig';
+import type { Spot, PartLoss } from '../path';
 import type { StopSummary } from './analyseRig';
 
 /** What a stop is called in a sentence. */
-export function namePlace(rig: Rig, place: Place): string {
-  switch (place.kind) {
+export function nameSpot(rig: Chain, spot: Spot): string {
+  switch (spot.kind) {
     case 'source':
-      return nameOf(rig, place.id);
-    case 'lead':
-      return nameLead(rig, place.id, place.index);
+      return nameOf(rig, spot.id);
+    case 'cable':
+      return nameCable(rig, spot.id, spot.index);
     case 'device': {
-      const name = findDevice(rig, place.id)?.name ?? place.id;
-      return place.part === 'openLoop' ? `${name}, loop ${place.index + 1}` : name;
+      const name = findDevice(rig, spot.id)?.name ?? spot.id;
+      return spot.part === 'openLoop' ? `${name}, loop ${spot.index + 1}` : name;
     }
-    case 'end':
-      return nameOf(rig, place.id);
+    case 'destination':
+      return nameOf(rig, spot.id);
   }
 }
 
-const nameOf = (rig: Rig, id: string): string =>
-  [...rig.guitars, ...rig.ends].find((thing) => thing.id === id)?.name ?? id;
+const nameOf = (rig: Chain, id: string): string =>
+  [...rig.electrical.guitars, ...rig.electrical.destinations].find((thing) => thing.id === id)
+    ?.name ?? id;
 
-/** A lead by what it joins: "the lead in", "the lead to the amp", "the patch to Ember". */
-export function nameLead(rig: Rig, id: string, missingHop = 0): string {
+/** A cable by what it joins: "the cable in", "the cable to the amp", "the patch to Ember". */
+export function nameCable(rig: Chain, id: string, missingConnection = 0): string {
   const row =
-    rig.rows.find(({ leads }) => leads.some((lead) => lead?.id === id)) ??
-    rig.rows.find((other) => other.id === id);
-  if (!row) return 'a lead';
-  const at = row.leads.findIndex((lead) => lead?.id === id);
-  return nameHop(rig, row, at < 0 ? missingHop : at);
+    rig.electrical.rows.find(({ cables }) => cables.some((cable) => cable?.id === id)) ??
+    rig.electrical.rows.find((other) => other.id === id);
+  if (!row) return 'a cable';
+  const at = row.cables.findIndex((cable) => cable?.id === id);
+  return nameConnection(rig, row, at < 0 ? missingConnection : at);
 }
 
-/** Where a hop of a row goes. */
-export function nameHop(rig: Rig, row: Row, hop: number): string {
+/** Where a connection of a row goes. */
+export function nameConnection(rig: Chain, row: Row, connection: number): string {
   const only = row.devices.length === 0;
-  const isLast = hop === row.devices.length;
+  const isLast = connection === row.devices.length;
   const device = (id: string) => findDevice(rig, id)?.name ?? id;
-  if (!isLast && hop > 0) return `the patch to ${row.devices[hop]!.name}`;
+  if (!isLast && connection > 0) return `the patch to ${row.devices[connection]!.name}`;
   switch (row.at.kind) {
     case 'main': {
-      const { kind } = rig.ends[0]!;
-      if (only) return 'the lead';
-      return isLast ? `the lead to the ${END_KINDS[kind].label}` : 'the lead in';
+      const { kind } = rig.electrical.destinations[0]!;
+      if (only) return 'the cable';
+      return isLast ? `the cable to the ${DESTINATION_KINDS[kind].label}` : 'the cable in';
     }
     case 'guitar':
       return isLast && !only
-        ? `the lead to ${device(row.at.selector)}`
-        : `the lead of ${nameOf(rig, row.at.guitar)}`;
+        ? `the cable to ${device(row.at.selector)}`
+        : `the cable of ${nameOf(rig, row.at.guitar)}`;
     case 'side': {
       const { to } = row.at;
-      if (!isLast) return `the side lead of ${device(row.at.device)}`;
+      if (!isLast) return `the side cable of ${device(row.at.device)}`;
       return to.kind === 'key'
-        ? `the key lead to ${device(to.device)}`
-        : `the lead to ${nameOf(rig, to.end)}`;
+        ? `the key cable to ${device(to.device)}`
+        : `the cable to ${nameOf(rig, to.destination)}`;
     }
     case 'loop': {
       const name = loopName(rig, row);
       if (only) return `the jumper of ${name}`;
-      return `the ${isLast ? 'return' : 'send'} lead of ${name}`;
+      return `the ${isLast ? 'return' : 'send'} cable of ${name}`;
     }
     case 'ampLoop':
-      if (only) return `the loom of ${nameOf(rig, row.at.end)}`;
-      return `the lead ${isLast ? 'to the return' : 'from the send'} of ${nameOf(rig, row.at.end)}`;
+      if (only) return `the loom of ${nameOf(rig, row.at.destination)}`;
+      return `the cable ${isLast ? 'to the return' : 'from the send'} of ${nameOf(rig, row.at.destination)}`;
   }
 }
 
 /** "loop 2 of Ferryman", or only the name of a pedal with one send and return. */
-export function loopName(rig: Rig, { at }: Row): string {
+export function loopName(rig: Chain, { at }: Row): string {
   if (at.kind !== 'loop') return '';
   const device = findDevice(rig, at.device);
   return device?.insert === 'own' ? device.name : `loop ${at.loop + 1} of ${device?.name}`;
 }
 
-/** A row by where it leads: "to Under-stage", "Under-stage, effects loop". */
-export function nameRow(rig: Rig, row: Row): string {
+/** A row by where it cables: "to Under-stage", "Under-stage, effects loop". */
+export function nameRow(rig: Chain, row: Row): string {
   switch (row.at.kind) {
     case 'main':
-      return `to ${rig.ends[0]!.name}`;
+      return `to ${rig.electrical.destinations[0]!.name}`;
     case 'guitar':
       return nameOf(rig, row.at.guitar);
     case 'side':
-      return `to ${row.at.to.kind === 'end' ? nameOf(rig, row.at.to.end) : `${findDevice(rig, row.at.to.device)?.name}, key`}`;
+      return `to ${row.at.to.kind === 'destination' ? nameOf(rig, row.at.to.destination) : `${findDevice(rig, row.at.to.device)?.name}, key`}`;
     case 'loop':
       return loopName(rig, row);
     case 'ampLoop':
-      return `${nameOf(rig, row.at.end)}, effects loop`;
+      return `${nameOf(rig, row.at.destination)}, effects loop`;
   }
 }
 
 /** A foot-switch or a switcher's loop. */
-export function nameSwitch(rig: Rig, switchId: string): string {
+export function nameSwitch(rig: Chain, switchId: string): string {
   const [id, loop] = switchId.split('.');
   const name = findDevice(rig, id!)?.name ?? id!;
   return loop === undefined ? name : `${name}, loop ${Number(loop) + 1}`;
 }
 
-/** What a take-out speaks of, as people would call it. */
-export function nameTakeOut(
-  rig: Rig,
+/** What a loss by part speaks of, as people would call it. */
+export function namePartLoss(
+  rig: Chain,
   stops: readonly StopSummary[],
-  { kind, stop }: Pick<TakeOut, 'kind' | 'stop'>,
+  { kind, stop }: Pick<PartLoss, 'kind' | 'stop'>,
 ): string {
-  const { place } = stops[stop]!;
+  const { spot } = stops[stop]!;
   switch (kind) {
-    case 'lead':
-      return namePlace(rig, place);
+    case 'cable':
+      return nameSpot(rig, spot);
     case 'bypass': {
-      const passive = findDevice(rig, place.id)?.bypass === 'passive';
-      if (place.part === 'standIn') return `the stand-in of ${namePlace(rig, place)}`;
-      if (place.part === 'key') return `what hangs on the side jack of ${namePlace(rig, place)}`;
-      return place.part === 'openLoop' || passive
-        ? namePlace(rig, place)
-        : `${namePlace(rig, place)}, bypassed`;
+      const passive = findDevice(rig, spot.id)?.bypass === 'passive';
+      if (spot.part === 'pickupSimulator') return `the pickup simulator of ${nameSpot(rig, spot)}`;
+      if (spot.part === 'key') return `what hangs on the side jack of ${nameSpot(rig, spot)}`;
+      return spot.part === 'openLoop' || passive
+        ? nameSpot(rig, spot)
+        : `${nameSpot(rig, spot)}, bypassed`;
     }
     case 'input':
-      return `the input of ${namePlace(rig, place)}`;
+      return `the input of ${nameSpot(rig, spot)}`;
     case 'output':
-      return `the output of ${namePlace(rig, place)}`;
+      return `the output of ${nameSpot(rig, spot)}`;
     case 'controls':
       return 'the guitar’s own pots';
-    case 'end':
-      return place.kind === 'end' && rig.ends.find(({ id }) => id === place.id)?.kind === 'amp'
+    case 'destination':
+      return spot.kind === 'destination' &&
+        rig.electrical.destinations.find(({ id }) => id === spot.id)?.kind === 'amp'
         ? 'the amp’s input'
-        : `the input of ${namePlace(rig, place)}`;
+        : `the input of ${nameSpot(rig, spot)}`;
   }
 }

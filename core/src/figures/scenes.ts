@@ -1,17 +1,17 @@
 import { drivePath, routeOf, SectionSolver } from '../path';
-import { applyEdits, knownStanding, standAt, type Rig } from '../rig';
+import { atPlace, knownState, type Chain } from '../rig';
 import { measureRoute, type Sound } from './analyseRig';
 
 type Heard = Omit<Sound, 'nowDb'> | null;
 
 /** Figures of a rig in a scene or at a place; no sound where nothing is heard. */
 export interface SideFigures {
-  /** Of the scene or situation; null for the rig as it stands. */
+  /** Of the scene or place; null for the rig as it stands. */
   readonly id: string | null;
   readonly sound: Heard;
 }
 
-function heardOf(rig: Rig, rowId: string, solver: SectionSolver): Heard {
+function heardOf(rig: Chain, rowId: string, solver: SectionSolver): Heard {
   const route = routeOf(rig, rowId);
   const measured = measureRoute(route, drivePath(route), solver);
   if (measured.kind !== 'sounding') return null;
@@ -21,27 +21,27 @@ function heardOf(rig: Rig, rowId: string, solver: SectionSolver): Heard {
 
 /** The rig as it stands and every scene of it, on one way, side by side. */
 export function measureScenes(
-  rig: Rig,
+  rig: Chain,
   rowId: string,
   solver: SectionSolver = new SectionSolver(),
 ): readonly SideFigures[] {
   return [
     { id: null, sound: heardOf(rig, rowId, solver) },
-    ...rig.scenes.map(({ id, standing }) => ({
+    ...rig.electrical.scenes.map(({ id, state }) => ({
       id,
-      sound: heardOf({ ...rig, standing: knownStanding(rig, standing) }, rowId, solver),
+      sound: heardOf({ ...rig, state: knownState(rig, state) }, rowId, solver),
     })),
   ];
 }
 
 /** The rig at every place it is played at, its switches as they stand. */
-export function measureSituations(
-  rig: Rig,
+export function measurePlaces(
+  rig: Chain,
   rowId: string,
   solver: SectionSolver = new SectionSolver(),
 ): readonly SideFigures[] {
-  return rig.situations.map((situation) => ({
-    id: situation.id,
-    sound: heardOf(applyEdits(rig, standAt(rig, situation)), rowId, solver),
+  return rig.electrical.places.map((place) => ({
+    id: place.id,
+    sound: heardOf(atPlace(rig, place), rowId, solver),
   }));
 }

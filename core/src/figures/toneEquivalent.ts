@@ -1,7 +1,7 @@
 import type { Section } from '../circuit';
 import type { Pot } from '../gear';
 import { guitarSource, subtractTreble, TrebleMeter, type Route } from '../path';
-import { playingGuitar, type Rig } from '../rig';
+import { playingGuitar, type Chain } from '../rig';
 
 /** The tone setting of one pickup on the reference rig that gives the same treble: a picture players know. */
 export type ToneEquivalent =
@@ -18,7 +18,7 @@ const NEAR_DB = 0.05;
  * @param trebleDb T of the rig against straight-in
  */
 export function toneEquivalent(
-  rig: Rig,
+  rig: Chain,
   route: Route,
   trebleDb: number,
   meter = new TrebleMeter(),
@@ -40,7 +40,7 @@ export function toneEquivalent(
   return { kind: 'outOfReach' };
 }
 
-function referenceAt(rig: Rig, route: Route, travel: number): Section {
+function referenceAt(rig: Chain, route: Route, travel: number): Section {
   const guitar = playingGuitar(rig);
   const turned = (tone: Pot): Pot => ({ ...tone, travel: { ...tone.travel, value: travel } });
   const second = guitar.second && { ...guitar.second, tone: turned(guitar.second.tone) };

@@ -1,31 +1,31 @@
 import { formatQuantity, formatSignedDb, type UnitSystem } from '../quantity';
-import { findLead, type Rig } from '../rig';
+import { findCable, type Chain } from '../rig';
 import type { Analysis, SoundingAnalysis } from './analyseRig';
-import { namePlace, nameTakeOut } from './names';
+import { nameSpot, namePartLoss } from './names';
 import { DIRECTION_WORDS, SIZE_WORDS, type Verdict } from './verdict';
 
 /** What is going on and what to do next, in plain words. */
-export function sayWhatIsGoingOn(rig: Rig, analysis: Analysis, system: UnitSystem): string {
+export function sayWhatIsGoingOn(rig: Chain, analysis: Analysis, system: UnitSystem): string {
   if (analysis.kind === 'silent')
     return 'Silence: the guitar’s volume is closed, or its two pickups cancel. Turn it up to see the rig.';
   if (analysis.kind === 'muted') return sayMuted(rig, analysis);
   if (analysis.kind === 'open') {
-    const name = namePlace(rig, analysis.stops[analysis.at]!.place);
-    return `Nothing arrives: ${name} is missing. Give it a lead to see what it does.`;
+    const name = nameSpot(rig, analysis.stops[analysis.at]!.spot);
+    return `Nothing arrives: ${name} is missing. Give it a cable to see what it does.`;
   }
   return [sayVerdict(analysis), sayCause(rig, analysis, system), sayNext(rig, analysis, system)]
     .filter((part) => part !== '')
     .join(' ');
 }
 
-function sayMuted(rig: Rig, { stops, by }: Extract<Analysis, { kind: 'muted' }>): string {
-  const { place } = stops[by]!;
-  const name = namePlace(rig, place);
-  if (rig.standing.playing === null)
+function sayMuted(rig: Chain, { stops, by }: Extract<Analysis, { kind: 'muted' }>): string {
+  const { spot } = stops[by]!;
+  const name = nameSpot(rig, spot);
+  if (rig.state.playing === null)
     return 'No guitar is chosen: nothing comes through. Choose one to hear the rig.';
-  if (!rig.standing.powered)
+  if (rig.state.unpowered.includes(spot.id))
     return `Without power ${name} lets nothing through. Switch the power on to hear the rest.`;
-  return `${name} is engaged and lets nothing through. Stamp it to hear the rest.`;
+  return `${name} is engaged and lets nothing through. Switch it to hear the rest.`;
 }
 
 /** The verdict in a sentence, and after it what is always worth saying. */
@@ -63,55 +63,55 @@ function sayExtras({ resonanceMoved, resonanceRaisedDb, levelDb }: Verdict): str
 const MOST_OF_IT = 0.35;
 
 function sayCause(
-  rig: Rig,
-  { stops, sections, takeOuts, verdict, figures }: SoundingAnalysis,
+  rig: Chain,
+  { stops, sections, lossByPart, verdict, figures }: SoundingAnalysis,
   system: UnitSystem,
 ): string {
   if (verdict.size === 'unlikely') return '';
   const first = sections[0]!;
-  const way = formatQuantity(first.leadM, 'length', system);
-  const end = stops[first.endsAt]!;
-  const source = first.rOutOhm === null ? 'The pickup' : capital(namePlace(rig, stops[0]!.place));
+  const way = formatQuantity(first.cableM, 'length', system);
+  const destination = stops[first.endsAt]!;
+  const source = first.rOutOhm === null ? 'The pickup' : capital(nameSpot(rig, stops[0]!.spot));
   const driven =
-    end.role === 'end'
-      ? `${source} drives all ${way} of lead to ${sayEnd(rig, end.place.id)}.`
-      : `${source} drives ${way} of lead before ${namePlace(rig, end.place)} takes over.`;
+    destination.role === 'destination'
+      ? `${source} drives all ${way} of cable to ${sayDestination(rig, destination.spot.id)}.`
+      : `${source} drives ${way} of cable before ${nameSpot(rig, destination.spot)} takes over.`;
   // Pots and end are in the reference as well: they are no difference to it.
-  const largest = takeOuts.find(
+  const largest = lossByPart.find(
     ({ kind, gain }) =>
-      kind !== 'controls' && kind !== 'end' && -gain.trebleDb * figures.trebleDb > 0,
+      kind !== 'controls' && kind !== 'destination' && -gain.trebleDb * figures.trebleDb > 0,
   );
   const enough =
     largest &&
     Math.abs(largest.gain.trebleDb) >= Math.max(0.5, MOST_OF_IT * Math.abs(figures.trebleDb));
-  return enough ? `${driven} Most of it goes in ${nameTakeOut(rig, stops, largest)}.` : driven;
+  return enough ? `${driven} Most of it goes in ${namePartLoss(rig, stops, largest)}.` : driven;
 }
 
-function sayEnd(rig: Rig, id: string): string {
-  const end = rig.ends.find((other) => other.id === id);
-  return end?.kind === 'amp' ? 'the amp' : (end?.name ?? 'the end');
+function sayDestination(rig: Chain, id: string): string {
+  const destination = rig.electrical.destinations.find((other) => other.id === id);
+  return destination?.kind === 'amp' ? 'the amp' : (destination?.name ?? 'the destination');
 }
 
 function sayNext(
-  rig: Rig,
-  { stops, verdict, buffer, takeOuts }: SoundingAnalysis,
+  rig: Chain,
+  { stops, verdict, buffer, lossByPart }: SoundingAnalysis,
   system: UnitSystem,
 ): string {
   if (verdict.size === 'unlikely') return 'It’s fine, leave it.';
   if (verdict.direction === 'brighter' || verdict.direction === 'thinner') {
-    return 'If that is too much, a longer lead ahead of the first buffer tames it.';
+    return 'If that is too much, a longer cable ahead of the first buffer tames it.';
   }
   if (buffer) {
-    const before = stops.slice(1, buffer.stop).findLast(({ place }) => place.kind === 'device');
-    const place = before
-      ? `right behind ${namePlace(rig, before.place)}`
-      : 'right after the first lead';
-    return `If you want it back: a buffer ${place} leaves ${formatSignedDb(buffer.trebleDb)} dB.`;
+    const before = stops.slice(1, buffer.stop).findLast(({ spot }) => spot.kind === 'device');
+    const where = before
+      ? `right after ${nameSpot(rig, before.spot)}`
+      : 'right after the first cable';
+    return `If you want it back: a buffer ${where} leaves ${formatSignedDb(buffer.trebleDb)} dB.`;
   }
-  const lead = takeOuts.find(({ kind, gain }) => kind === 'lead' && gain.trebleDb > 0.3);
-  if (!lead) return '';
-  const length = findLead(rig, stops[lead.stop]!.place.id)?.lengthM.value ?? 0;
-  return `A shorter or lower-capacitance lead in place of the ${formatQuantity(length, 'length', system)} one is what would help.`;
+  const cable = lossByPart.find(({ kind, gain }) => kind === 'cable' && gain.trebleDb > 0.3);
+  if (!cable) return '';
+  const length = findCable(rig, stops[cable.stop]!.spot.id)?.lengthM.value ?? 0;
+  return `A shorter or lower-capacitance cable in place of the ${formatQuantity(length, 'length', system)} one is what would help.`;
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

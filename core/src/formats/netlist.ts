@@ -1,5 +1,5 @@
-import { chooseLeadForm } from '../circuit';
-import { isSilent, nameHop, namePlace, nameRow, nameSwitch, switchesOf } from '../figures';
+import { chooseCableForm } from '../circuit';
+import { isSilent, nameConnection, nameSpot, nameRow, nameSwitch, switchesOf } from '../figures';
 import { drivePath, routeOf } from '../path';
 import { mainRow, type Rig } from '../rig';
 import { NetlistBuilder, slug } from './netlistBuilder';
@@ -27,7 +27,7 @@ export function writeNetlist(rig: Rig, rowId = mainRow(rig).id): Netlist {
   const path = drivePath(route);
   const { stops, sections, interrupted } = path;
   if (interrupted) {
-    const where = namePlace(rig, stops[interrupted.stop]!.place);
+    const where = nameSpot(rig, stops[interrupted.stop]!.spot);
     const message =
       interrupted.kind === 'gap'
         ? `Something is missing at ${where}.`
@@ -35,21 +35,22 @@ export function writeNetlist(rig: Rig, rowId = mainRow(rig).id): Netlist {
     return { kind: 'refused', message: `${message} There is no circuit to the end.` };
   }
   const builder = new NetlistBuilder();
-  const on = switchesOf(rig).filter((id) => rig.standing.positions[id]);
+  const on = switchesOf(rig).filter((id) => rig.state.positions[id]);
   builder.comment(
-    `Gullwind: ${rig.name}, ${nameRow(
+    `Gullwind: ${rig.texts.name}, ${nameRow(
       rig,
-      rig.rows.find(({ id }) => id === rowId)!,
+      rig.electrical.rows.find(({ id }) => id === rowId)!,
     )}`,
   );
   builder.comment(`on: ${on.map((id) => nameSwitch(rig, id)).join(', ') || 'nothing'}`);
-  const name = (stop: number) => slug(shortName(rig, stops[stop]!.place));
+  const name = (stop: number) => slug(shortName(rig, stops[stop]!.spot));
   let heard: string | null = null;
-  for (const { driver, endsAt, hops, circuit } of sections) {
-    builder.comment(`${namePlace(rig, stops[driver]!.place)} drives`);
-    const form = chooseLeadForm(circuit);
+  for (const { driver, endsAt, connections, circuit } of sections) {
+    builder.comment(`${nameSpot(rig, stops[driver]!.spot)} drives`);
+    const form = chooseCableForm(circuit);
     let at = builder.source(name(driver), circuit.source, heard);
-    for (const hop of hops) at = builder.path(name(hop), stops[hop]!.elements, at, form);
+    for (const connection of connections)
+      at = builder.path(name(connection), stops[connection]!.elements, at, form);
     builder.load(`${name(endsAt)}_in`, circuit.load, at);
     heard = at;
   }
@@ -63,10 +64,12 @@ export function writeNetlist(rig: Rig, rowId = mainRow(rig).id): Netlist {
   return { kind: 'ok', text, out: heard! };
 }
 
-/** "in_to_wah", "tap": a lead by where it goes, anything else by its name. */
-function shortName(rig: Rig, place: Parameters<typeof namePlace>[1]): string {
-  if (place.kind !== 'lead') return namePlace(rig, place);
-  const row = rig.rows.find(({ leads }) => leads.some((lead) => lead?.id === place.id));
-  const hop = row?.leads.findIndex((lead) => lead?.id === place.id) ?? -1;
-  return row ? nameHop(rig, row, hop).replace(/^the /u, '') : namePlace(rig, place);
+/** "in_to_wah", "tap": a cable by where it goes, anything else by its name. */
+function shortName(rig: Rig, spot: Parameters<typeof nameSpot>[1]): string {
+  if (spot.kind !== 'cable') return nameSpot(rig, spot);
+  const row = rig.electrical.rows.find(({ cables }) =>
+    cables.some((cable) => cable?.id === spot.id),
+  );
+  const connection = row?.cables.findIndex((cable) => cable?.id === spot.id) ?? -1;
+  return row ? nameConnection(rig, row, connection).replace(/^the /u, '') : nameSpot(rig, spot);
 }

@@ -1,4 +1,4 @@
-import type { chooseLeadForm } from '../circuit';
+import type { chooseCableForm } from '../circuit';
 import {
   type Controls,
   type Load,
@@ -45,7 +45,7 @@ export class NetlistBuilder {
     );
   }
 
-  /** A resistance between two nodes; of none, the same node. @returns the node behind it */
+  /** A resistance between two nodes; of none, the same node. @returns the node after it */
   series(name: string, from: string, to: string, rOhm: number): string {
     if (rOhm === 0) return from;
     const node = this.fresh(to);
@@ -61,7 +61,7 @@ export class NetlistBuilder {
     if (rOhm !== null && Number.isFinite(rOhm)) this.element('R', name, node, ground, rOhm);
   }
 
-  /** A coil behind its controls. @returns the node it plays into */
+  /** A coil after its controls. @returns the node it plays into */
   pickup(name: string, source: PickupSource, phase: 1 | -1 = 1, ground = GROUND): string {
     const emf = this.fresh(`${name}_emf`);
     this.element('V', name, emf, ground, phase === 1 ? 'DC 0 AC 1' : 'DC 0 AC 1 180');
@@ -108,12 +108,12 @@ export class NetlistBuilder {
     this.shuntC(`${name}_tone`, cap, tone.cF, ground);
   }
 
-  /** @returns the node behind the elements */
+  /** @returns the node after the elements */
   path(
     name: string,
     elements: readonly PathElement[],
     from: string,
-    form: ReturnType<typeof chooseLeadForm>,
+    form: ReturnType<typeof chooseCableForm>,
   ): string {
     return elements.reduce((at, element) => this.pathElement(name, element, at, form), from);
   }
@@ -122,7 +122,7 @@ export class NetlistBuilder {
     name: string,
     element: PathElement,
     at: string,
-    form: ReturnType<typeof chooseLeadForm>,
+    form: ReturnType<typeof chooseCableForm>,
   ): string {
     switch (element.kind) {
       case 'series':
@@ -152,7 +152,7 @@ export class NetlistBuilder {
         this.load(`${name}_side_end`, element.load, end);
         return at;
       }
-      case 'lead': {
+      case 'cable': {
         const { lengthM, cPerMF, rPerMOhm, lPerMH, plugsF } = element;
         if (form === 'lumped') {
           this.shuntC(name, at, cPerMF * lengthM + plugsF);

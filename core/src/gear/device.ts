@@ -6,7 +6,7 @@ import { assumed, type Sourced } from './sourced';
  * What stands between input and output when a pedal is off; "switchable" leaves the choice to the user.
  * "alwaysOn" has no foot-switch and drives; "passive" has none either and is a wire, whatever hangs on it.
  */
-export type BypassKind = 'true' | 'buffered' | 'loaded' | 'switchable' | 'alwaysOn' | 'passive';
+export type BypassKind = 'true' | 'buffered' | 'hardwired' | 'switchable' | 'alwaysOn' | 'passive';
 export type BypassChoice = 'true' | 'buffered';
 
 export type DeviceClass =
@@ -43,7 +43,7 @@ export type Insert = 'none' | 'switched' | 'own';
 /** What comes out when the supply fails. */
 export type PowerLost = 'bypass' | 'silence';
 
-/** A pedal as a driver: what it asks of the one before and offers to the one behind. */
+/** A pedal as a driver: what it asks of the one before and offers to the one after. */
 export interface Side {
   readonly rInOhm: Sourced;
   readonly cInF: Sourced;
@@ -52,7 +52,7 @@ export interface Side {
 }
 
 /** A coil and a resistor that stand for a pickup. */
-export interface StandInCoil {
+export interface PickupSimulator {
   readonly lH: Sourced;
   readonly rOhm: Sourced;
 }
@@ -65,7 +65,7 @@ export interface Device {
   /** Acts only where `bypass` is "switchable". */
   readonly bypassChoice: BypassChoice;
   readonly on: Side;
-  /** As a buffered bypass; the input side also hangs on the line of a loaded one. */
+  /** As a buffered bypass; the input side also hangs on the line of a hardwired one. */
   readonly off: Side;
   /** As a wire: stray capacitance with jacks, and contacts. */
   readonly strayF: Sourced;
@@ -83,7 +83,7 @@ export interface Device {
   readonly bufferIn: boolean;
   readonly bufferOut: boolean;
   /** In series ahead of its input while it is on: a fuzz meets this in the place of a pickup. */
-  readonly standIn?: StandInCoil;
+  readonly pickupSimulator?: PickupSimulator;
   /** Unknown until somebody has held a rule to it. */
   readonly body?: Body;
   /** The entry of the gear list it was taken from. */
@@ -126,7 +126,7 @@ export const DEVICE_CLASSES: Readonly<Record<DeviceClass, DeviceClassRule>> = {
   buffer: rule('buffer', 'alwaysOn', BUFFER_ON),
   preamp: rule('preamp', 'alwaysOn', [1000, 20, 600, 0]),
   compressor: rule('compressor', 'true', DRIVE_ON),
-  wah: rule('wah', 'loaded', [75, 50, 10000, 0]),
+  wah: rule('wah', 'hardwired', [75, 50, 10000, 0]),
   lowImpedanceFuzz: rule('low-impedance fuzz', 'true', [8, 10, 10000, 0]),
   fuzz: rule('fuzz', 'true', DRIVE_ON),
   boost: rule('boost', 'true', DRIVE_ON),
@@ -172,7 +172,7 @@ export function deviceOfClass(deviceClass: DeviceClass, id: string, name?: strin
     bypass,
     bypassChoice: 'true',
     on: sideOf(on),
-    off: bypass === 'loaded' ? sideOf(on) : sideOf(BUFFERED_OFF),
+    off: bypass === 'hardwired' ? sideOf(on) : sideOf(BUFFERED_OFF),
     strayF: assumed(picofarad(STRAY_PF)),
     contactOhm: assumed(CONTACT_OHM),
     mutes,
@@ -192,5 +192,5 @@ const volumeTrack = (potOhm: number): Pot => ({
   midFraction: assumed(AUDIO_MID_FRACTION),
 });
 
-/** A low-impedance fuzz wants the pickup itself in front of it; nothing buffered belongs there. */
+/** A low-impedance fuzz wants the pickup itself before it; nothing buffered belongs there. */
 export const wantsPickup = (device: Device): boolean => device.deviceClass === 'lowImpedanceFuzz';

@@ -1,28 +1,28 @@
 import type { Device } from './device';
-import type { End } from './end';
+import type { Destination } from './destination';
 import type { Board, Plug, Supply } from './fittings';
 import type { Guitar } from './guitar';
-import type { Lead } from './lead';
+import type { Cable } from './cable';
 
 /** What the gear list holds, by kind. The first four stand in rigs. */
 export interface Things {
   readonly guitar: Guitar;
   readonly device: Device;
-  readonly lead: Lead;
-  readonly end: End;
+  readonly cable: Cable;
+  readonly destination: Destination;
   readonly plug: Plug;
   readonly supply: Supply;
   readonly board: Board;
 }
 
 export type GearKind = keyof Things;
-export type RigKind = 'guitar' | 'device' | 'lead' | 'end';
+export type RigKind = 'guitar' | 'device' | 'cable' | 'destination';
 
 export const GEAR_KINDS: readonly GearKind[] = [
   'guitar',
   'device',
-  'lead',
-  'end',
+  'cable',
+  'destination',
   'plug',
   'supply',
   'board',
@@ -33,7 +33,7 @@ export interface Qualities {
   /** In the workshop's own money; of a reel, for a metre. */
   readonly price: number | null;
   readonly supplier: string;
-  /** Of a lead. */
+  /** Of a cable. */
   readonly form: 'madeUp' | 'reel' | null;
   readonly stiffness: 'soft' | 'medium' | 'stiff' | null;
   readonly ruggedness: 'delicate' | 'sturdy' | 'roadworthy' | null;

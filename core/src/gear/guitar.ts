@@ -4,8 +4,8 @@ export type PickupClass =
   | 'brightSingle'
   | 'woundUpSingle'
   | 'wideSingle'
-  | 'coveredTwin'
-  | 'hotTwin'
+  | 'coveredHumbucker'
+  | 'hotHumbucker'
   | 'bassSingle'
   | 'bassSplit';
 
@@ -36,7 +36,7 @@ export interface Pickup {
 export type GuitarKind = 'magnetic' | 'piezo' | 'active';
 export type PickupSwitch = 'first' | 'second' | 'both';
 export type PickupJoint = 'parallel' | 'series';
-/** One volume and tone for all pickups, or one each that join behind them. */
+/** One volume and tone for all pickups, or one each that join after them. */
 export type ControlSharing = 'shared' | 'individual';
 /**
  * Which end of a volume's track the pickup has. "dependent": the pickup on the track, the output on the
@@ -94,8 +94,8 @@ export const PICKUP_CLASSES: Readonly<Record<PickupClass, PickupDefaults>> = {
   brightSingle: row('bright single coil', 2.2, 5.8, 110, 1.0, 250, 22),
   woundUpSingle: row('wound-up single coil', 3.3, 7.5, 140, 0.8, 250, 22),
   wideSingle: row('wide single coil', 6.0, 8.0, 120, 0.7, 500, 22),
-  coveredTwin: row('covered twin coil', 4.4, 7.8, 130, 0.25, 500, 22),
-  hotTwin: row('hot twin coil', 8.0, 14.5, 170, 0.5, 500, 22),
+  coveredHumbucker: row('covered humbucker', 4.4, 7.8, 130, 0.25, 500, 22),
+  hotHumbucker: row('hot humbucker', 8.0, 14.5, 170, 0.5, 500, 22),
   bassSingle: row('bass single coil', 3.4, 7.6, 150, 0.8, 250, 47),
   bassSplit: row('bass split coil', 5.6, 10.8, 170, 0.6, 250, 47),
 };

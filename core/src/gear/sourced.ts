@@ -1,7 +1,16 @@
-/** Where a value comes from. Assumed values come from the class of the thing they describe. */
-export type Provenance = 'assumed' | 'entered' | 'sheet' | 'measured';
+/**
+ * Where a value comes from. Assumed values come from the class of the thing they describe; a length "as laid"
+ * follows the board that both ends of the cable stand on.
+ */
+export type Provenance = 'assumed' | 'entered' | 'sheet' | 'measured' | 'laid';
 
-export const PROVENANCES: readonly Provenance[] = ['assumed', 'entered', 'sheet', 'measured'];
+export const PROVENANCES: readonly Provenance[] = [
+  'assumed',
+  'entered',
+  'sheet',
+  'measured',
+  'laid',
+];
 
 export const LONGEST_SOURCE = 80;
 

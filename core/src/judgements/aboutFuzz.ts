@@ -6,7 +6,7 @@ import { findDevice } from '../rig';
 import type { Judgement } from './judgement';
 import type { Case } from './case';
 
-/// What stands in front of a low-impedance fuzz.
+/// What stands before a low-impedance fuzz.
 
 /** At or below this a driver is resistive and low enough to change what the fuzz does, Ω. */
 const LOW_OHM = 10_000;
@@ -36,7 +36,7 @@ function wahIntoFuzz(fuzz: Device, wah: Device): Judgement {
     key: `wahIntoFuzz:${wah.id}:${fuzz.id}`,
     kind: 'wahIntoFuzz',
     weight: 'warning',
-    place: { kind: 'device', id: fuzz.id },
+    spot: { kind: 'device', id: fuzz.id },
     title: `${wah.name} straight into ${fuzz.name}`,
     reason: `The fuzz loads the wah’s output, so that its sweep goes flat, and the two can oscillate. A buffer between them, or the fuzz first. That buffer is the exception to leaving the fuzz at the pickup.`,
     numbers: [
@@ -53,24 +53,24 @@ function lowInFront(at: Case, fuzz: Device, feed: Feed): Judgement {
   const driver = deviceAt(at, feed);
   const name = driver?.name ?? at.guitarName;
   const rOutOhm = feed.source.kind === 'voltage' ? feed.source.rOutOhm : 0;
-  const { standIn } = fuzz;
-  const forWah = driver !== undefined && driver.bypass === 'alwaysOn' && isBehindWah(at, driver);
+  const { pickupSimulator } = fuzz;
+  const forWah = driver !== undefined && driver.bypass === 'alwaysOn' && isAfterWah(at, driver);
   const pickupOhm = sourceImpedanceOhm({ source: at.route.source.circuit, path: [] }, 1000);
   return {
     key: `${forWah ? 'bufferForWah' : 'fuzzWantsPickup'}:${feed.from.id}:${fuzz.id}:${feed.engaged ? 'on' : 'off'}`,
     kind: forWah ? 'bufferForWah' : 'fuzzWantsPickup',
-    weight: forWah || standIn ? 'note' : 'warning',
-    place: { kind: 'device', id: fuzz.id },
+    weight: forWah || pickupSimulator ? 'note' : 'warning',
+    spot: { kind: 'device', id: fuzz.id },
     title: forWah
       ? `${name} keeps ${fuzz.name} from the pickup, for the wah’s sake`
-      : standIn
-        ? `${fuzz.name} hears ${name} through a stand-in for the pickup`
+      : pickupSimulator
+        ? `${fuzz.name} hears ${name} through a pickup simulator`
         : `${fuzz.name} hears ${name} instead of the pickup`,
     reason: forWah
       ? 'It stands between wah and fuzz, where a buffer is needed: the exception to the rule. The guitar’s volume cleans the fuzz up less with it there.'
-      : standIn
+      : pickupSimulator
         ? 'The coil and the resistor ahead of it stand for the pickup: it cleans up with what drives it more like it would with the guitar. It is not the pickup.'
-        : 'This fuzz wants the pickup itself. From a low impedance it turns harsher, and the guitar’s volume no longer cleans it up. Buffers go behind it; where one has to come first, a pickup stand-in helps.',
+        : 'This fuzz wants the pickup itself. From a low impedance it turns harsher, and the guitar’s volume no longer cleans it up. Buffers go after it; where one has to come first, a pickup simulator helps.',
     numbers: [
       [`${name} gives from`, formatQuantity(rOutOhm, 'resistance', 'metric')],
       ['the guitar, at 1 kHz', formatQuantity(pickupOhm, 'resistance', 'metric')],
@@ -81,7 +81,7 @@ function lowInFront(at: Case, fuzz: Device, feed: Feed): Judgement {
 }
 
 /** Whether a wah can drive this device directly. */
-const isBehindWah = (at: Case, device: Device): boolean =>
+const isAfterWah = (at: Case, device: Device): boolean =>
   at.feeds.some(
     (feed) => feed.to.id === device.id && feed.engaged && deviceAt(at, feed)?.deviceClass === 'wah',
   );

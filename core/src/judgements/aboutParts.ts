@@ -15,24 +15,26 @@ const db = (value: number) => `${formatSignedDb(value, 2)} dB`;
 const isPassive = ({ circuit }: DrivenSection): boolean => circuit.source.kind !== 'voltage';
 
 /** A bypassed pedal whose input stays on a line that the pickup drives. */
-export function judgeLoadedBypasses({ rig, path, analysis }: Case): readonly Judgement[] {
-  return path.sections.filter(isPassive).flatMap(({ hops }) =>
-    hops.flatMap((hop): Judgement[] => {
-      const { place } = path.stops[hop]!;
-      const device = place.kind === 'device' ? findDevice(rig, place.id) : undefined;
-      const cost = analysis.takeOuts.find(({ stop, kind }) => stop === hop && kind === 'bypass');
-      if (!device || device.bypass !== 'loaded' || !cost) return [];
+export function judgeHardwiredBypasses({ rig, path, analysis }: Case): readonly Judgement[] {
+  return path.sections.filter(isPassive).flatMap(({ connections }) =>
+    connections.flatMap((connection): Judgement[] => {
+      const { spot } = path.stops[connection]!;
+      const device = spot.kind === 'device' ? findDevice(rig, spot.id) : undefined;
+      const cost = analysis.lossByPart.find(
+        ({ stop, kind }) => stop === connection && kind === 'bypass',
+      );
+      if (!device || device.bypass !== 'hardwired' || !cost) return [];
       const { trebleDb, levelDb } = cost.gain;
       if (Math.max(Math.abs(trebleDb), Math.abs(levelDb)) < PLAIN_DB / 2) return [];
       return [
         {
-          key: `loadedBypass:${device.id}`,
-          kind: 'loadedBypass',
+          key: `hardwiredBypass:${device.id}`,
+          kind: 'hardwiredBypass',
           weight: Math.max(trebleDb, levelDb) >= PLAIN_DB ? 'warning' : 'note',
-          place: { kind: 'device', id: device.id },
+          spot: { kind: 'device', id: device.id },
           title: `${device.name} loads the pickup even while it is off`,
           reason:
-            'Its input stays hung on the line. Convert it to true bypass, move it behind a buffer, or put it in a loop. With the guitar turned down it can even raise the treble while it takes level, so look at both.',
+            'Its input stays hung on the line. Convert it to true bypass, move it after a buffer, or put it in a loop. With the guitar turned down it can even raise the treble while it takes level, so look at both.',
           numbers: [
             ['treble it takes', db(-trebleDb)],
             ['level it takes', db(-levelDb)],
@@ -54,13 +56,13 @@ const HALF_WAY = 0.5;
 export function judgePots(at: Case): readonly Judgement[] {
   const { rig, path, analysis } = at;
   return path.sections.flatMap((section) =>
-    section.hops.flatMap((hop): Judgement[] => {
-      const { place } = path.stops[hop]!;
-      const device = place.kind === 'device' ? findDevice(rig, place.id) : undefined;
-      if (!device?.pot || place.part !== 'whole') return [];
+    section.connections.flatMap((connection): Judgement[] => {
+      const { spot } = path.stops[connection]!;
+      const device = spot.kind === 'device' ? findDevice(rig, spot.id) : undefined;
+      if (!device?.pot || spot.part !== 'whole') return [];
       const track = device.pot.potOhm.value;
-      const cost = analysis.takeOuts.find(({ stop }) => stop === hop)?.gain;
-      const turned = turnedDown(at, section, hop);
+      const cost = analysis.lossByPart.find(({ stop }) => stop === connection)?.gain;
+      const turned = turnedDown(at, section, connection);
       const passive = isPassive(section);
       const isWrong = passive ? track < SMALL_POT_OHM : track > LARGE_POT_OHM;
       if (!isWrong) return [];
@@ -75,11 +77,11 @@ export function judgePots(at: Case): readonly Judgement[] {
           key: `${passive ? 'potTooSmall' : 'potTooLarge'}:${device.id}`,
           kind: passive ? 'potTooSmall' : 'potTooLarge',
           weight: 'warning',
-          place: { kind: 'device', id: device.id },
+          spot: { kind: 'device', id: device.id },
           title: `${device.name} has the wrong track for its place`,
           reason: passive
-            ? 'A small track behind the pickup loads it all night: 250 to 500 kΩ belong here. 25 kΩ belong behind a buffer.'
-            : 'Behind a low impedance a large track dulls when it is turned down, because its own output gets high: 25 kΩ belong here. A powered volume is the other way out.',
+            ? 'A small track after the pickup loads it all night: 250 to 500 kΩ belong here. 25 kΩ belong after a buffer.'
+            : 'After a low impedance a large track dulls when it is turned down, because its own output gets high: 25 kΩ belong here. A powered volume is the other way out.',
           numbers,
           when: 'as the switches stand',
           approaches: 'every',
@@ -90,12 +92,12 @@ export function judgePots(at: Case): readonly Judgement[] {
 }
 
 /** How treble changes when a volume's wiper goes half way down in voltage. */
-function turnedDown({ meter, path }: Case, section: DrivenSection, hop: number): number {
+function turnedDown({ meter, path }: Case, section: DrivenSection, connection: number): number {
   const at = (wiper: number): Section => ({
     ...section.circuit,
-    path: section.hops.flatMap((other) =>
+    path: section.connections.flatMap((other) =>
       path.stops[other]!.elements.map((element) =>
-        other === hop && element.kind === 'pot' ? { ...element, wiper } : element,
+        other === connection && element.kind === 'pot' ? { ...element, wiper } : element,
       ),
     ),
   });
@@ -125,10 +127,10 @@ export function judgeBuffers(at: Case): readonly Judgement[] {
         key: `poorBuffer:${device.id}`,
         kind: 'poorBuffer',
         weight: worst >= 1 ? 'warning' : 'note',
-        place: { kind: 'device', id: device.id },
+        spot: { kind: 'device', id: device.id },
         title: `${device.name} is a poor buffer for this place`,
         reason:
-          'Buffers differ. Judged by what it does here against an ordinary good one (1 MΩ in, 150 Ω out, no loss) in the same place.',
+          'Buffers differ. Judged by what it does here against an ordinary good one (1 MΩ in, 150 Ω out, no loss) in the same spot.',
         numbers: [
           ['treble by its input', db(-input.trebleDb)],
           ['treble by its output', db(-output.trebleDb)],
@@ -150,9 +152,9 @@ export interface ActingBuffer {
 
 /** What drives without being an effect that is on: buffers, and bypasses that are buffered. */
 export function buffersOf({ rig, path }: Case): readonly ActingBuffer[] {
-  return path.stops.flatMap(({ place, role, engaged }, stop): ActingBuffer[] => {
+  return path.stops.flatMap(({ spot, role, engaged }, stop): ActingBuffer[] => {
     const device =
-      role === 'driver' && place.part === 'whole' ? findDevice(rig, place.id) : undefined;
+      role === 'driver' && spot.part === 'whole' ? findDevice(rig, spot.id) : undefined;
     if (!device) return [];
     const isBuffer = device.deviceClass === 'buffer' || !isEngaged(rig, device);
     return isBuffer ? [{ device, side: engaged ? device.on : device.off, stop }] : [];
@@ -164,7 +166,7 @@ const MANY = 4;
 /** Many in a row add up their gain errors and their noise. */
 export function judgeMany(at: Case): readonly Judgement[] {
   const buffers = buffersOf(at);
-  const oneIsEnough = at.rig.approach.kind === 'oneBuffer';
+  const oneIsEnough = at.rig.electrical.approach.kind === 'oneBuffer';
   if (buffers.length < (oneIsEnough ? 2 : MANY)) return [];
   const gainDb = buffers.reduce((sum, { side }) => sum + side.gainDb.value, 0);
   return [
@@ -172,7 +174,7 @@ export function judgeMany(at: Case): readonly Judgement[] {
       key: 'manyBuffers:',
       kind: 'manyBuffers',
       weight: 'note',
-      place: { kind: 'device', id: buffers[1]!.device.id },
+      spot: { kind: 'device', id: buffers[1]!.device.id },
       title: `${buffers.length} buffers in a row`,
       reason: oneIsEnough
         ? 'One good one early is what this rig wants; the others change nothing for the pickup.'

@@ -1,7 +1,7 @@
-import { END_KINDS, endOfKind } from '../gear';
+import { DESTINATION_KINDS, destinationOfKind } from '../gear';
 import { formatQuantity, formatSignedDb, type UnitSystem } from '../quantity';
 import { nameSwitch, semitonesBetween } from '../figures';
-import { endLoad } from '../path';
+import { destinationLoad } from '../path';
 import type { ApproachKind } from '../rig';
 import { buffersOf } from './aboutParts';
 import { changeOf, type Case } from './case';
@@ -12,12 +12,12 @@ import type { Judgement } from './judgement';
 const db = (value: number, decimals = 2) => `${formatSignedDb(value, decimals)} dB`;
 const WANTS_BUFFER: readonly ApproachKind[] = ['clear', 'bookends', 'oneBuffer', 'steady'];
 
-/** There is a buffer, but most of the loss lies in front of it. */
+/** There is a buffer, but most of the loss lies before it. */
 export function judgeLateBuffer(at: Case, units: UnitSystem): readonly Judgement[] {
   const { analysis, path, rig } = at;
   const [first] = buffersOf(at);
   const { buffer, figures } = analysis;
-  if (!first || !buffer || !WANTS_BUFFER.includes(rig.approach.kind)) return [];
+  if (!first || !buffer || !WANTS_BUFFER.includes(rig.electrical.approach.kind)) return [];
   if (buffer.stop >= first.stop) return [];
   const inFront = path.sections[0]!;
   const boost = Math.max(0, -figures.trebleHighDb);
@@ -26,12 +26,12 @@ export function judgeLateBuffer(at: Case, units: UnitSystem): readonly Judgement
       key: `lateBuffer:${first.device.id}`,
       kind: 'lateBuffer',
       weight: 'warning',
-      place: { kind: 'device', id: first.device.id },
+      spot: { kind: 'device', id: first.device.id },
       title: `${first.device.name} comes too late`,
       reason:
-        'What lies in front of a buffer is not repaired by it. One right behind the first lead does most of it. The treble lost before it can be turned up again behind it, but its noise comes up with it.',
+        'What lies before a buffer is not repaired by it. One right after the first cable does most of it. The treble lost before it can be turned up again after it, but its noise comes up with it.',
       numbers: [
-        ['in front of it', formatQuantity(inFront.leadM, 'length', units)],
+        ['before it', formatQuantity(inFront.cableM, 'length', units)],
         ['treble now', db(figures.trebleDb)],
         ['with one further forward', db(buffer.trebleDb)],
         ['boost at 4–8 kHz instead', db(boost, 1)],
@@ -46,10 +46,10 @@ const WEAK_OHM = 2000;
 
 /** Under "bookends" the last box has to give from a low impedance in every state. */
 export function judgeWeakEnd(at: Case): readonly Judgement[] {
-  if (at.rig.approach.kind !== 'bookends') return [];
+  if (at.rig.electrical.approach.kind !== 'bookends') return [];
   const weak = at.feeds.filter(
     ({ to, source }) =>
-      to.kind === 'end' && (source.kind !== 'voltage' || source.rOutOhm > WEAK_OHM),
+      to.kind === 'destination' && (source.kind !== 'voltage' || source.rOutOhm > WEAK_OHM),
   );
   const [worst] = [...weak].sort((a, b) => outOf(b) - outOf(a));
   if (!worst) return [];
@@ -65,9 +65,9 @@ export function judgeWeakEnd(at: Case): readonly Judgement[] {
       key: 'weakEnd:',
       kind: 'weakEnd',
       weight: 'note',
-      place: { kind: worst.from.kind, id: worst.from.id },
-      title: 'The last lead is not always driven from a low impedance',
-      reason: `Bookends wants a buffer at the end too. In some state ${name} drives the lead out itself. Whether that can be heard is in the figures: it matters where several kΩ meet a long lead.`,
+      spot: { kind: worst.from.kind, id: worst.from.id },
+      title: 'The last cable is not always driven from a low impedance',
+      reason: `Bookends wants a buffer at the end too. In some state ${name} drives the cable out itself. Whether that can be heard is in the figures: it matters where several kΩ meet a long cable.`,
       numbers: [
         [
           'gives from',
@@ -92,14 +92,14 @@ const STEADY_DB = 1;
 export function judgeSpread({ states, rig }: Case): readonly Judgement[] {
   if (states.kind !== 'states') return [];
   const spread = states.calmSpreadDb ?? states.spreadDb;
-  const limit = rig.approach.kind === 'steady' ? STEADY_DB : 4;
+  const limit = rig.electrical.approach.kind === 'steady' ? STEADY_DB : 4;
   if (spread < limit) return [];
   return [
     {
       key: 'spread:',
       kind: 'spread',
-      weight: rig.approach.kind === 'steady' ? 'warning' : 'note',
-      place: null,
+      weight: rig.electrical.approach.kind === 'steady' ? 'warning' : 'note',
+      spot: null,
       title: 'The tone depends on which pedals are on',
       reason:
         'Every pedal that is switched on takes the drive over from what stands before it. A buffer early on, or buffered bypasses, keep the states together; some like that the first drive brightens the rest.',
@@ -109,14 +109,14 @@ export function judgeSpread({ states, rig }: Case): readonly Judgement[] {
         ['dullest', db(states.dullest.trebleDb)],
       ],
       when: `over ${states.count.toLocaleString('en')} states`,
-      approaches: rig.approach.kind === 'steady' ? ['steady'] : 'every',
+      approaches: rig.electrical.approach.kind === 'steady' ? ['steady'] : 'every',
     },
   ];
 }
 
 /** Under "shaped" the resonance is what counts. */
 export function judgeResonance({ rig, analysis }: Case): readonly Judgement[] {
-  const { kind, wantedHz } = rig.approach;
+  const { kind, wantedHz } = rig.electrical.approach;
   if (kind !== 'shaped') return [];
   const { resonance } = analysis;
   const wanted = formatQuantity(wantedHz.value, 'frequency', 'metric');
@@ -128,17 +128,17 @@ export function judgeResonance({ rig, analysis }: Case): readonly Judgement[] {
       key: 'resonance:',
       kind: 'resonance',
       weight: 'note',
-      place: { kind: 'source', id: rig.guitars[0]!.id },
+      spot: { kind: 'source', id: rig.electrical.guitars[0]!.id },
       title:
         apart === null
           ? 'There is no resonance left to place'
           : 'The resonance is not where it is wanted',
       reason:
         apart !== null && apart > 0
-          ? 'It lies too high: a longer lead or more capacitance brings it down. The capacitance finder says how much.'
+          ? 'It lies too high: a longer cable or more capacitance brings it down. The capacitance finder says how much.'
           : apart === null
-            ? 'Something resistive swallows it: a loaded bypass, a low input. Take that out first.'
-            : 'It lies too low: a shorter lead or one of less capacitance brings it up.',
+            ? 'Something resistive swallows it: a hardwired bypass, a low input. Take that out first.'
+            : 'It lies too low: a shorter cable or one of less capacitance brings it up.',
       numbers: [
         ['wanted', wanted],
         [
@@ -157,8 +157,8 @@ export function judgeResonance({ rig, analysis }: Case): readonly Judgement[] {
 
 const PIEZO_OHM = 5e6;
 
-/** A piezo wants megohms; a DI wants the source it is made for; long unbalanced leads want a DI. */
-export function judgeEnds(at: Case, units: UnitSystem): readonly Judgement[] {
+/** A piezo wants megohms; a DI wants the source it is made for; long unbalanced cables want a DI. */
+export function judgeDestinations(at: Case, units: UnitSystem): readonly Judgement[] {
   const { path, route, rig, analysis } = at;
   const found: Judgement[] = [];
   const first = path.sections[0]!;
@@ -171,7 +171,7 @@ export function judgeEnds(at: Case, units: UnitSystem): readonly Judgement[] {
       key: 'piezoLoad:',
       kind: 'piezoLoad',
       weight: 'warning',
-      place: { kind: 'source', id: route.source.place.id },
+      spot: { kind: 'source', id: route.source.spot.id },
       title: 'This input is too low for a piezo',
       reason: 'A piezo is a small capacitor: it wants 5 to 10 MΩ, or its bottom goes.',
       numbers: [
@@ -183,41 +183,43 @@ export function judgeEnds(at: Case, units: UnitSystem): readonly Judgement[] {
       approaches: 'every',
     });
   }
-  const end = rig.ends.find(({ id }) => id === route.end.place.id);
+  const destination = rig.electrical.destinations.find(
+    ({ id }) => id === route.destination.spot.id,
+  );
   const last = path.sections.at(-1)!;
   const isPassiveSource = last.circuit.source.kind !== 'voltage';
-  if (!end || route.kind === 'ampLoop') return found;
-  const other = endLoad(endOfKind('activeDi', ''));
+  if (!destination || route.kind === 'ampLoop') return found;
+  const other = destinationLoad(destinationOfKind('activeDi', ''));
   const asActive = changeOf(at, (circuit) =>
     circuit === last.circuit ? { ...circuit, load: other } : circuit,
   );
-  if (isPassiveSource && (end.kind === 'passiveDi' || end.kind === 'mixer'))
+  if (isPassiveSource && (destination.kind === 'passiveDi' || destination.kind === 'mixer'))
     found.push({
-      key: `wrongDi:${end.id}`,
+      key: `wrongDi:${destination.id}`,
       kind: 'wrongDi',
       weight: 'warning',
-      place: { kind: 'end', id: end.id },
-      title: `A pickup straight into a ${END_KINDS[end.kind].label}`,
+      spot: { kind: 'destination', id: destination.id },
+      title: `A pickup straight into a ${DESTINATION_KINDS[destination.kind].label}`,
       reason:
         'A passive source wants an active DI (1 MΩ and more; 5 MΩ for a piezo). The transformer is for what has an output of its own. Put a buffer or a pedal that is on before it, or change the DI.',
       numbers: [
         ['level it takes', db(-asActive.levelDb)],
         ['treble it takes', db(-asActive.trebleDb)],
-        ['its input', formatQuantity(end.rInOhm.value, 'resistance', 'metric')],
+        ['its input', formatQuantity(destination.rInOhm.value, 'resistance', 'metric')],
       ],
       when: 'as the switches stand',
       approaches: 'every',
     });
-  if (end.kind === 'mixer' && last.leadM > 8)
+  if (destination.kind === 'mixer' && last.cableM > 8)
     found.push({
-      key: `longUnbalanced:${end.id}`,
+      key: `longUnbalanced:${destination.id}`,
       kind: 'longUnbalanced',
       weight: 'note',
-      place: { kind: 'end', id: end.id },
-      title: 'A long unbalanced lead to the mixer',
-      reason: 'Past 6 to 8 m towards a mixer use a DI, so that what the lead picks up cancels.',
+      spot: { kind: 'destination', id: destination.id },
+      title: 'A long unbalanced cable to the mixer',
+      reason: 'Past 6 to 8 m towards a mixer use a DI, so that what the cable picks up cancels.',
       numbers: [
-        ['lead', formatQuantity(last.leadM, 'length', units)],
+        ['cable', formatQuantity(last.cableM, 'length', units)],
         ['air over it', db(analysis.figures.airDb)],
       ],
       when: 'always',
@@ -236,7 +238,7 @@ export function judgeFine({ analysis, states }: Case): readonly Judgement[] {
       key: 'fine:',
       kind: 'fine',
       weight: 'fine',
-      place: null,
+      spot: null,
       title: 'It’s fine, leave it',
       reason:
         verdict.size === 'unlikely'

@@ -12,11 +12,11 @@ import {
   type Route,
   type Treble,
 } from '../path';
-import { allDevices, playingGuitar, type Rig } from '../rig';
+import { allDevices, playingGuitar, type Chain } from '../rig';
 
 /** A rig on one way, with what judgements ask of it more than once. */
 export interface Case {
-  readonly rig: Rig;
+  readonly rig: Chain;
   readonly route: Route;
   readonly path: DrivenPath;
   readonly analysis: SoundingAnalysis;
@@ -28,7 +28,7 @@ export interface Case {
 }
 
 export function openCase(
-  rig: Rig,
+  rig: Chain,
   rowId: string,
   analysis: SoundingAnalysis,
   states: StatesAnalysis,

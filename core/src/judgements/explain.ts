@@ -1,8 +1,8 @@
 import {
   measureRig,
-  measureSituations,
+  measurePlaces,
   nameSwitch,
-  nameTakeOut,
+  namePartLoss,
   sayWhatIsGoingOn,
   switchesOn,
   type Analysis,
@@ -13,7 +13,7 @@ import { formatSignedDb, type UnitSystem } from '../quantity';
 import { SectionSolver } from '../path';
 import type { GearItem } from '../gear';
 import { choosePlans, sayGains, sayLeaveAlone, sayMoves, searchToEnd, weightsOf } from '../plans';
-import { stampSwitch, applyEdits, mainRow, type Rig } from '../rig';
+import { toggleSwitch, applyEdits, mainRow, type Rig } from '../rig';
 import { judgeRig } from './judge';
 
 /** A short written diagnosis: each paragraph under a word. */
@@ -50,11 +50,11 @@ export function explainRig(
   ].filter(({ text }) => text !== '');
 }
 
-function sayCosts(rig: Rig, { takeOuts, stops }: SoundingAnalysis): string {
-  const most = takeOuts
+function sayCosts(rig: Rig, { lossByPart, stops }: SoundingAnalysis): string {
+  const most = lossByPart
     .filter(({ gain }) => Math.abs(gain.trebleDb) >= LEAST_DB)
     .slice(0, MOST_PARTS)
-    .map((one) => `${nameTakeOut(rig, stops, one)} ${formatSignedDb(one.gain.trebleDb)} dB`);
+    .map((one) => `${namePartLoss(rig, stops, one)} ${formatSignedDb(one.gain.trebleDb)} dB`);
   if (most.length === 0) return 'No part by itself takes or gives as much as a tenth of a decibel.';
   return `Were each by itself ideal, treble would change by: ${most.join(', ')}. The parts act on each other: these do not add up.`;
 }
@@ -67,13 +67,13 @@ function saySwitches(
   solver: SectionSolver,
 ): string {
   const changes = switchesOn(rig, mainRow(rig).id).flatMap((id) => {
-    const other = measureRig(applyEdits(rig, stampSwitch(rig, id)), solver);
+    const other = measureRig(applyEdits(rig, toggleSwitch(rig, id)), solver);
     if (other.kind !== 'sounding') return [];
     return [{ id, db: other.figures.trebleDb - figures.trebleDb }];
   });
   const [most] = changes.sort((a, b) => Math.abs(b.db) - Math.abs(a.db));
   if (!most || Math.abs(most.db) < LEAST_DB) return '';
-  const on = rig.standing.positions[most.id] ? 'off' : 'on';
+  const on = rig.state.positions[most.id] ? 'off' : 'on';
   const one = `${nameSwitch(rig, most.id)} switched ${on} would change treble by ${formatSignedDb(most.db)} dB, more than any other switch.`;
   if (states.kind === 'nothingHeard') return one;
   const { dullest, brightest, spreadDb } = states;
@@ -87,7 +87,7 @@ function sayRemedies(
   units: UnitSystem,
 ): string {
   const said = judgeRig(rig, mainRow(rig).id, analysis, states, units)
-    .filter(({ key }) => !rig.silenced.includes(key))
+    .filter(({ key }) => !rig.texts.dismissed.includes(key))
     .slice(0, MOST_REMEDIES);
   return said.map(({ title, reason }) => `${title}. ${reason}`).join(' ');
 }
@@ -105,8 +105,8 @@ function sayFix(rig: Rig, gear: readonly GearItem[], units: UnitSystem): string 
 }
 
 function sayPlaces(rig: Rig, solver: SectionSolver): string {
-  const places = measureSituations(rig, mainRow(rig).id, solver).flatMap(({ id, sound }) => {
-    const { name } = rig.situations.find((one) => one.id === id)!;
+  const places = measurePlaces(rig, mainRow(rig).id, solver).flatMap(({ id, sound }) => {
+    const { name } = rig.electrical.places.find((one) => one.id === id)!;
     return sound ? [`${name} ${formatSignedDb(sound.figures.trebleDb)} dB`] : [];
   });
   return places.length === 0 ? '' : `Treble against straight in, by place: ${places.join(', ')}.`;

@@ -1,10 +1,10 @@
 import type { SoundingAnalysis, StatesAnalysis } from '../figures';
 import type { UnitSystem } from '../quantity';
-import type { Rig } from '../rig';
+import type { Chain } from '../rig';
 import { judgeFuzzes } from './aboutFuzz';
-import { judgeBuffers, judgeLoadedBypasses, judgeMany, judgePots } from './aboutParts';
+import { judgeBuffers, judgeHardwiredBypasses, judgeMany, judgePots } from './aboutParts';
 import {
-  judgeEnds,
+  judgeDestinations,
   judgeFine,
   judgeLateBuffer,
   judgeResonance,
@@ -18,10 +18,10 @@ const WEIGHTS = { warning: 0, note: 1, fine: 2 } as const;
 
 /**
  * What is to be said of a rig on one way under its own approach, warnings first. Each judgement rests on a
- * computed effect; those the user has silenced are among them, by their keys in `rig.silenced`.
+ * computed effect; those the user has dismissed are among them, by their keys in `rig.texts.dismissed`.
  */
 export function judgeRig(
-  rig: Rig,
+  rig: Chain,
   rowId: string,
   analysis: SoundingAnalysis,
   states: StatesAnalysis,
@@ -30,7 +30,7 @@ export function judgeRig(
   const at = openCase(rig, rowId, analysis, states);
   const warnings = [
     ...judgeFuzzes(at),
-    ...judgeLoadedBypasses(at),
+    ...judgeHardwiredBypasses(at),
     ...judgePots(at),
     ...judgeBuffers(at),
     ...judgeMany(at),
@@ -38,7 +38,7 @@ export function judgeRig(
     ...judgeWeakEnd(at),
     ...judgeSpread(at),
     ...judgeResonance(at),
-    ...judgeEnds(at, units),
+    ...judgeDestinations(at, units),
   ];
   return [...warnings, ...judgeFine(at)].sort((a, b) => WEIGHTS[a.weight] - WEIGHTS[b.weight]);
 }

@@ -1,11 +1,11 @@
 import type { ApproachKind } from '../rig';
-import type { Place } from '../path';
+import type { Spot } from '../path';
 
 export type JudgementKind =
   | 'fuzzWantsPickup'
   | 'bufferForWah'
   | 'wahIntoFuzz'
-  | 'loadedBypass'
+  | 'hardwiredBypass'
   | 'potTooSmall'
   | 'potTooLarge'
   | 'poorBuffer'
@@ -24,12 +24,12 @@ export type JudgementNumber = readonly [what: string, value: string];
 
 /** More than arithmetic: what a computed effect means, for whom, and where. */
 export interface Judgement {
-  /** Names it when it is silenced: kind and part, "loadedBypass:d3". */
+  /** Names it when it is dismissed: kind and part, "hardwiredBypass:d3". */
   readonly key: string;
   readonly kind: JudgementKind;
   readonly weight: 'warning' | 'note' | 'fine';
   /** The part it speaks of; null for the rig. */
-  readonly place: Pick<Place, 'kind' | 'id'> | null;
+  readonly spot: Pick<Spot, 'kind' | 'id'> | null;
   readonly title: string;
   readonly reason: string;
   readonly numbers: readonly JudgementNumber[];
@@ -44,11 +44,11 @@ export const APPROACH_WORDS: Readonly<
 > = {
   clear: {
     name: 'clear',
-    says: 'As near to straight in as can be. Buffers, short leads and true bypass are all means to it.',
+    says: 'As near to straight in as can be. Buffers, short cables and true bypass are all means to it.',
   },
   bookends: {
     name: 'bookends',
-    says: 'Low impedance from the first box to the last: a buffer in front, a buffer at the end. Whatever is switched between them, guitar and amp feel the same.',
+    says: 'Low impedance from the first box to the last: a buffer first, a buffer last. Whatever is switched between them, guitar and amp feel the same.',
   },
   oneBuffer: {
     name: 'one good buffer',
@@ -60,6 +60,6 @@ export const APPROACH_WORDS: Readonly<
   },
   shaped: {
     name: 'shaped',
-    says: 'Lead and capacitance are part of the instrument: they place the resonance where the player wants it. A buffer would take that away, so none is wanted.',
+    says: 'Cable and capacitance are part of the instrument: they spot the resonance where the player wants it. A buffer would take that away, so none is wanted.',
   },
 };

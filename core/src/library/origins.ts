@@ -1,4 +1,4 @@
-import type { Device, End, GearItem, Guitar, Provenance, Sourced, Things } from '../gear';
+import type { Device, Destination, GearItem, Guitar, Provenance, Sourced, Things } from '../gear';
 import { FIELD_RULES, readNumber } from '../rig';
 
 /** Settings and sizes say nothing of how well a thing is known. */
@@ -20,8 +20,8 @@ function isActing(kind: GearItem['kind'], thing: Things[keyof Things], path: str
       return actsInGuitar(thing as Guitar, path);
     case 'device':
       return actsInDevice(thing as Device, path);
-    case 'end':
-      return actsInEnd(thing as End, path);
+    case 'destination':
+      return actsInDestination(thing as Destination, path);
     default:
       return true;
   }
@@ -42,12 +42,12 @@ function actsInDevice({ bypass, mutes }: Device, path: string): boolean {
     return bypass !== 'passive' && !(mutes && field !== 'rInOhm' && field !== 'cInF');
   if (side === 'off')
     return (
-      bypass === 'buffered' || (bypass === 'loaded' && (field === 'rInOhm' || field === 'cInF'))
+      bypass === 'buffered' || (bypass === 'hardwired' && (field === 'rInOhm' || field === 'cInF'))
     );
   return side === 'pot' || (bypass !== 'buffered' && bypass !== 'alwaysOn');
 }
 
-function actsInEnd({ kind, input }: End, path: string): boolean {
+function actsInDestination({ kind, input }: Destination, path: string): boolean {
   if (path === 'stopperOhm' || path === 'millerF') return input === 'gridStopper';
   if (path === 'cInF') return input === 'plain';
   return path === 'rInOhm' || kind === 'amp';
@@ -57,7 +57,7 @@ function actsInEnd({ kind, input }: End, path: string): boolean {
 export function countOrigins(
   item: Pick<GearItem, 'kind' | 'thing'>,
 ): Readonly<Record<Provenance, number>> {
-  const counts = { assumed: 0, entered: 0, sheet: 0, measured: 0 };
+  const counts = { assumed: 0, entered: 0, sheet: 0, measured: 0, laid: 0 };
   for (const { from } of actingValues(item)) counts[from]++;
   return counts;
 }

@@ -1,6 +1,6 @@
 import isEqual from 'fast-deep-equal';
-import type { Device, End, Guitar, Lead, RigItem, RigKind } from '../gear';
-import { allDevices, allLeads, reshapeDevice, type Edit, type Rig } from '../rig';
+import type { Device, Destination, Guitar, Cable, RigItem, RigKind } from '../gear';
+import { allDevices, allCables, reshapeDevice, type Edit, type Rig } from '../rig';
 
 /** A part of a rig that was taken from the gear list. */
 export interface GearUse {
@@ -15,16 +15,16 @@ export function usesOfGear(rig: Rig): readonly GearUse[] {
   const of = (kind: RigKind, parts: readonly { id: string; gear?: string }[]) =>
     parts.flatMap(({ id, gear }) => (gear === undefined ? [] : [{ kind, id, gear }]));
   return [
-    ...of('guitar', rig.guitars),
+    ...of('guitar', rig.electrical.guitars),
     ...of('device', allDevices(rig)),
-    ...of('lead', allLeads(rig)),
-    ...of('end', rig.ends),
+    ...of('cable', allCables(rig)),
+    ...of('destination', rig.electrical.destinations),
   ];
 }
 
 /**
  * Brings what a rig took from an entry of the gear list up to what the entry says now. How it is set and
- * laid in the rig stays: a guitar's controls, a lead's length, a pedal's choice of bypass and jacks in use.
+ * laid in the rig stays: a guitar's controls, a cable's length, a pedal's choice of bypass and jacks in use.
  */
 export function refreshFromGear(rig: Rig, item: RigItem): Edit {
   const edits = usesOfGear(rig)
@@ -38,19 +38,19 @@ function refreshPart(rig: Rig, id: string, item: RigItem): Edit | null {
   const shared = { id, gear: item.id };
   switch (item.kind) {
     case 'guitar': {
-      const now = rig.guitars.find((guitar) => guitar.id === id)!;
+      const now = rig.electrical.guitars.find((guitar) => guitar.id === id)!;
       const to: Guitar = { ...withSettings(item.thing, now), ...shared };
       return isEqual(to, now) ? null : { kind: 'replace', part: { of: 'guitar', to } };
     }
-    case 'lead': {
-      const now = allLeads(rig).find((lead) => lead.id === id)!;
-      const to: Lead = { ...item.thing, ...shared, lengthM: now.lengthM, added: now.added };
-      return isEqual(to, now) ? null : { kind: 'replace', part: { of: 'lead', to } };
+    case 'cable': {
+      const now = allCables(rig).find((cable) => cable.id === id)!;
+      const to: Cable = { ...item.thing, ...shared, lengthM: now.lengthM, added: now.added };
+      return isEqual(to, now) ? null : { kind: 'replace', part: { of: 'cable', to } };
     }
-    case 'end': {
-      const now = rig.ends.find((end) => end.id === id)!;
-      const to: End = { ...item.thing, ...shared };
-      return isEqual(to, now) ? null : { kind: 'replace', part: { of: 'end', to } };
+    case 'destination': {
+      const now = rig.electrical.destinations.find((destination) => destination.id === id)!;
+      const to: Destination = { ...item.thing, ...shared };
+      return isEqual(to, now) ? null : { kind: 'replace', part: { of: 'destination', to } };
     }
     case 'device': {
       const now = allDevices(rig).find((device) => device.id === id)!;

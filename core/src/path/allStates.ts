@@ -8,7 +8,7 @@ import {
   runLadder,
   type FrequencyGrid,
   type LadderState,
-  type LeadForm,
+  type CableForm,
   type Load,
   type Source,
 } from '../circuit';
@@ -67,7 +67,7 @@ export function buildStateGraph(
 interface Walk {
   readonly from: number;
   readonly source: Source;
-  readonly form: LeadForm;
+  readonly form: CableForm;
   readonly limitM: number;
 }
 
@@ -77,7 +77,7 @@ class SectionWalker {
   private readonly state: LadderState;
   private readonly out: Float64Array;
   private readonly saved: Float64Array[] = [];
-  /** A section of this walk is too long for leads as capacitances. */
+  /** A section of this walk is too long for cables as capacitances. */
   private needsLines = false;
 
   constructor(
@@ -91,7 +91,7 @@ class SectionWalker {
 
   /**
    * Walks on from a driver while there are wires ahead, ending a section at every input on the way. Where
-   * longer sections need their leads as lines, those are walked a second time.
+   * longer sections need their cables as lines, those are walked a second time.
    */
   walkFrom(from: number, source: Source, first: Cell): void {
     const limitM = lumpedLimitM(source);
@@ -114,7 +114,7 @@ class SectionWalker {
     walk: Walk,
     cell: Cell,
     gain: number,
-    leadM: number,
+    cableM: number,
     switches: SwitchList | null,
     depth: number,
   ): void {
@@ -122,11 +122,11 @@ class SectionWalker {
       case 'silence':
         return;
       case 'wire':
-        return this.pass(walk, cell, gain, leadM, switches, depth);
+        return this.pass(walk, cell, gain, cableM, switches, depth);
       case 'choice':
-        return this.choose(walk, cell, gain, leadM, switches, depth);
+        return this.choose(walk, cell, gain, cableM, switches, depth);
       default:
-        if (walk.form === 'line' && leadM <= walk.limitM) return;
+        if (walk.form === 'line' && cableM <= walk.limitM) return;
         this.edges.push({
           from: walk.from,
           to: this.numberOf(cell),
@@ -140,11 +140,11 @@ class SectionWalker {
     walk: Walk,
     cell: WireCell,
     gain: number,
-    leadM: number,
+    cableM: number,
     switches: SwitchList | null,
     depth: number,
   ): void {
-    const total = leadM + cell.leadM;
+    const total = cableM + cell.cableM;
     if (walk.form === 'lumped' && total > walk.limitM) {
       this.needsLines = true;
       return;
@@ -159,7 +159,7 @@ class SectionWalker {
     walk: Walk,
     { switchId, off, on }: Extract<Cell, { kind: 'choice' }>,
     gain: number,
-    leadM: number,
+    cableM: number,
     before: SwitchList | null,
     depth: number,
   ): void {
@@ -171,14 +171,14 @@ class SectionWalker {
     const mustKeep = changesRow(ways[0]!.cell);
     if (mustKeep && this.edges.length > this.mostSections) {
       this.isCapped = true;
-      this.visit(walk, off, gain, leadM, { switchId, on: false, before }, depth);
+      this.visit(walk, off, gain, cableM, { switchId, on: false, before }, depth);
       return;
     }
     if (mustKeep) this.keep(depth);
     for (const [i, way] of ways.entries()) {
       if (mustKeep && i === 1) this.state.rows.set(this.saved[depth]!);
       const switches = { switchId, on: way.on, before };
-      this.visit(walk, way.cell, gain, leadM, switches, depth + 1);
+      this.visit(walk, way.cell, gain, cableM, switches, depth + 1);
     }
   }
 

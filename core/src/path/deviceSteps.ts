@@ -1,37 +1,39 @@
-import { conductorM, type Device, type Lead, type Side } from '../gear';
-import { hasSwitch, isEngaged, loopSwitch, remember, type Rig, type Row } from '../rig';
+import { conductorM, type Device, type Cable, type Side } from '../gear';
+import { hasSwitch, isEngaged, loopSwitch, remember, type Chain, type Row } from '../rig';
 import {
   bypassElements,
   inputLoad,
-  leadElements,
+  cableElements,
   offRole,
   potElements,
   sideSource,
 } from './elements';
-import { placeOf, type Place, type Step } from './step';
+import { spotOf, type Spot, type Step } from './step';
 
-/** The leads and devices of a row, from its first lead to the one that arrives at its end. */
-export function rowSteps(rig: Rig, row: Row, fromDevice = 0): readonly Step[] {
-  const steps: Step[] = fromDevice === 0 ? [leadStep(row, 0)] : [];
+/** The cables and devices of a row, from its first cable to the one that arrives at its end. */
+export function rowSteps(rig: Chain, row: Row, fromDevice = 0): readonly Step[] {
+  const steps: Step[] = fromDevice === 0 ? [cableStep(row, 0)] : [];
   for (let i = fromDevice; i < row.devices.length; i++)
-    steps.push(...deviceSteps(rig, row.devices[i]!), leadStep(row, i + 1));
+    steps.push(...deviceSteps(rig, row.devices[i]!), cableStep(row, i + 1));
   return steps;
 }
 
-function leadStep(row: Row, hop: number): Step {
-  const lead = row.leads[hop]!;
-  return lead ? leadAsStep(lead) : { kind: 'gap', place: placeOf('lead', row.id, 'whole', hop) };
+function cableStep(row: Row, connection: number): Step {
+  const cable = row.cables[connection]!;
+  return cable
+    ? cableAsStep(cable)
+    : { kind: 'gap', spot: spotOf('cable', row.id, 'whole', connection) };
 }
 
-export const leadAsStep = remember((lead: Lead): Extract<Step, { kind: 'wire' }> => ({
+export const cableAsStep = remember((cable: Cable): Extract<Step, { kind: 'wire' }> => ({
   kind: 'wire',
-  place: placeOf('lead', lead.id),
-  elements: leadElements(lead),
-  leadM: conductorM(lead),
+  spot: spotOf('cable', cable.id),
+  elements: cableElements(cable),
+  cableM: conductorM(cable),
 }));
 
-function deviceSteps(rig: Rig, device: Device): readonly Step[] {
-  if (!rig.standing.powered) return withSideJack(device, darkSteps(rig, device));
+function deviceSteps(rig: Chain, device: Device): readonly Step[] {
+  if (rig.state.unpowered.includes(device.id)) return withSideJack(device, darkSteps(rig, device));
   switch (device.insert) {
     case 'none':
       return plainSteps(device);
@@ -68,20 +70,20 @@ function withSideJack(device: Device, own: readonly Step[]): readonly Step[] {
   }
 }
 
-const wire = (device: Device, place: Place, loaded = false): Step => ({
+const wire = (device: Device, spot: Spot, hardwired = false): Step => ({
   kind: 'wire',
-  place,
-  elements: bypassElements(device, loaded),
-  leadM: 0,
+  spot,
+  elements: bypassElements(device, hardwired),
+  cableM: 0,
 });
 
-function driver(device: Device, engaged: boolean, part: Place['part'] = 'whole'): Step {
+function driver(device: Device, engaged: boolean, part: Spot['part'] = 'whole'): Step {
   const side: Side = engaged ? device.on : device.off;
   // The gain of a device with a send and return is that of its last stage.
   const out = part === 'front' ? { ...side, gainDb: { ...side.gainDb, value: 0 } } : side;
   return {
     kind: 'driver',
-    place: placeOf('device', device.id, part),
+    spot: spotOf('device', device.id, part),
     engaged,
     load: inputLoad(side),
     source: sideSource(out),
@@ -92,7 +94,7 @@ function driver(device: Device, engaged: boolean, part: Place['part'] = 'whole')
 type OwnLoop = () => readonly Step[];
 
 function poweredSteps(device: Device, loop: OwnLoop): readonly Step[] {
-  if (device.bypass === 'passive') return [passiveStep(device, placeOf('device', device.id))];
+  if (device.bypass === 'passive') return [passiveStep(device, spotOf('device', device.id))];
   const on = engagedSteps(device, loop);
   if (!hasSwitch(device)) return on;
   return [{ kind: 'choice', switchId: device.id, on, off: offSteps(device, loop) }];
@@ -100,22 +102,26 @@ function poweredSteps(device: Device, loop: OwnLoop): readonly Step[] {
 
 function engagedSteps(device: Device, loop: OwnLoop): readonly Step[] {
   if (device.mutes)
-    return [{ kind: 'mute', place: placeOf('device', device.id), load: inputLoad(device.on) }];
-  return [...standInSteps(device), ...aroundLoop(device, true, loop)];
+    return [{ kind: 'mute', spot: spotOf('device', device.id), load: inputLoad(device.on) }];
+  return [...simulatorSteps(device), ...aroundLoop(device, true, loop)];
 }
 
 /** What stands for a pickup ahead of its input. */
-function standInSteps({ id, standIn }: Device): readonly Step[] {
-  if (!standIn) return [];
-  const place = placeOf('device', id, 'standIn');
-  const coil = { kind: 'coil', rOhm: standIn.rOhm.value, lH: standIn.lH.value } as const;
-  return [{ kind: 'wire', place, elements: [coil], leadM: 0 }];
+function simulatorSteps({ id, pickupSimulator }: Device): readonly Step[] {
+  if (!pickupSimulator) return [];
+  const spot = spotOf('device', id, 'pickupSimulator');
+  const coil = {
+    kind: 'coil',
+    rOhm: pickupSimulator.rOhm.value,
+    lH: pickupSimulator.lH.value,
+  } as const;
+  return [{ kind: 'wire', spot, elements: [coil], cableM: 0 }];
 }
 
 function offSteps(device: Device, loop: OwnLoop): readonly Step[] {
   const role = offRole(device);
   if (role === 'driver') return aroundLoop(device, false, loop);
-  return [wire(device, placeOf('device', device.id), role === 'loadedWire')];
+  return [wire(device, spotOf('device', device.id), role === 'hardwiredWire')];
 }
 
 /** A driving device; with a send and return of its own, what is plugged in there stands between two drivers. */
@@ -124,25 +130,25 @@ function aroundLoop(device: Device, engaged: boolean, loop: OwnLoop): readonly S
   return [driver(device, engaged, 'front'), ...loop(), driver(device, engaged, 'back')];
 }
 
-function loopSteps(rig: Rig, device: Device, loop: number): readonly Step[] {
-  const row = rig.rows.find(
+function loopSteps(rig: Chain, device: Device, loop: number): readonly Step[] {
+  const row = rig.electrical.rows.find(
     ({ at }) => at.kind === 'loop' && at.device === device.id && at.loop === loop,
   );
   if (row) return rowSteps(rig, row);
-  return [{ kind: 'gap', place: placeOf('device', device.id, 'openLoop', loop) }];
+  return [{ kind: 'gap', spot: spotOf('device', device.id, 'openLoop', loop) }];
 }
 
-function passiveStep(device: Device, place: Place): Step {
+function passiveStep(device: Device, spot: Spot): Step {
   const elements = device.pot
     ? [...potElements(device.pot), ...bypassElements(device, false)]
     : bypassElements(device, false);
-  return { kind: 'wire', place, elements, leadM: 0 };
+  return { kind: 'wire', spot, elements, cableM: 0 };
 }
 
-/** A switcher: each loop closed is send lead, sub-path, return lead; open, its contacts and strays. */
-function switcherSteps(rig: Rig, device: Device, powered: boolean): readonly Step[] {
+/** A switcher: each loop closed is send cable, sub-path, return cable; open, its contacts and strays. */
+function switcherSteps(rig: Chain, device: Device, powered: boolean): readonly Step[] {
   const loops = Array.from({ length: device.loops }, (_, k): Step => {
-    const open = wire(device, placeOf('device', device.id, 'openLoop', k));
+    const open = wire(device, spotOf('device', device.id, 'openLoop', k));
     if (!powered) return open;
     return {
       kind: 'choice',
@@ -154,17 +160,18 @@ function switcherSteps(rig: Rig, device: Device, powered: boolean): readonly Ste
   const buffer = (isThere: boolean, part: 'front' | 'back'): Step =>
     isThere && powered
       ? driver(device, true, part)
-      : { kind: 'wire', place: placeOf('device', device.id, part), elements: [], leadM: 0 };
+      : { kind: 'wire', spot: spotOf('device', device.id, part), elements: [], cableM: 0 };
   return [buffer(device.bufferIn, 'front'), ...loops, buffer(device.bufferOut, 'back')];
 }
 
 /** What is left of a device when its supply has failed. */
-function darkSteps(rig: Rig, device: Device): readonly Step[] {
-  const place = placeOf('device', device.id);
+function darkSteps(rig: Chain, device: Device): readonly Step[] {
+  const spot = spotOf('device', device.id);
   if (device.insert === 'switched' && device.powerLost === 'bypass')
     return switcherSteps(rig, device, false);
-  if (device.bypass === 'passive') return [passiveStep(device, place)];
-  if (device.powerLost === 'bypass') return [wire(device, place, offRole(device) === 'loadedWire')];
+  if (device.bypass === 'passive') return [passiveStep(device, spot)];
+  if (device.powerLost === 'bypass')
+    return [wire(device, spot, offRole(device) === 'hardwiredWire')];
   const side = isEngaged(rig, device) ? device.on : device.off;
-  return [{ kind: 'mute', place, load: inputLoad(side) }];
+  return [{ kind: 'mute', spot, load: inputLoad(side) }];
 }

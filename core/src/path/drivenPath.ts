@@ -1,14 +1,14 @@
 import type { Load, PathElement, Section, Source } from '../circuit';
 import type { Route } from './route';
-import type { Place } from './step';
+import type { Spot } from './step';
 
 /** One thing on a way as its switches stand, in order from the source to the end. */
 export interface Stop {
-  readonly place: Place;
-  readonly role: 'source' | 'wire' | 'driver' | 'mute' | 'gap' | 'end';
+  readonly spot: Spot;
+  readonly role: 'source' | 'wire' | 'driver' | 'mute' | 'gap' | 'destination';
   /** Of a driver: whether it acts engaged. */
   readonly engaged: boolean;
-  readonly leadM: number;
+  readonly cableM: number;
   /** What it is as a wire. */
   readonly elements: readonly PathElement[];
   /** What it asks where a section ends in it. */
@@ -22,12 +22,12 @@ export interface DrivenSection {
   readonly driver: number;
   readonly endsAt: number;
   /** Wires between, by place. */
-  readonly hops: readonly number[];
+  readonly connections: readonly number[];
   readonly circuit: Section;
-  readonly leadM: number;
+  readonly cableM: number;
 }
 
-/** Why nothing arrives: an engaged device lets nothing through, or a lead is missing. */
+/** Why nothing arrives: an engaged device lets nothing through, or a cable is missing. */
 export interface Interruption {
   readonly kind: 'muted' | 'gap';
   readonly stop: number;
@@ -40,7 +40,7 @@ export interface DrivenPath {
   readonly interrupted: Interruption | null;
 }
 
-const NOTHING = { engaged: false, leadM: 0, elements: [], load: null, source: null } as const;
+const NOTHING = { engaged: false, cableM: 0, elements: [], load: null, source: null } as const;
 
 /**
  * Cuts a route into driven sections.
@@ -51,45 +51,45 @@ export function drivePath(route: Route): DrivenPath {
   const stops = layStops(route);
   const sections: DrivenSection[] = [];
   let driver = 0;
-  let hops: number[] = [];
+  let connections: number[] = [];
   for (let i = 1; i < stops.length; i++) {
     const { role, load } = stops[i]!;
     if (role === 'gap') return { stops, sections, interrupted: { kind: 'gap', stop: i } };
     if (load === null) {
-      hops.push(i);
+      connections.push(i);
       continue;
     }
-    sections.push(closeSection(stops, driver, i, hops, load));
+    sections.push(closeSection(stops, driver, i, connections, load));
     if (role === 'mute') return { stops, sections, interrupted: { kind: 'muted', stop: i } };
     driver = i;
-    hops = [];
+    connections = [];
   }
   return { stops, sections, interrupted: null };
 }
 
-function layStops({ source, steps, end }: Route): readonly Stop[] {
+function layStops({ source, steps, destination }: Route): readonly Stop[] {
   const middle = steps.map((step): Stop => {
     switch (step.kind) {
       case 'wire': {
-        const { place, elements, leadM } = step;
-        return { ...NOTHING, role: 'wire', place, elements, leadM };
+        const { spot, elements, cableM } = step;
+        return { ...NOTHING, role: 'wire', spot, elements, cableM };
       }
       case 'driver': {
-        const { place, engaged, load, source: circuit } = step;
-        return { ...NOTHING, role: 'driver', place, engaged, load, source: circuit };
+        const { spot, engaged, load, source: circuit } = step;
+        return { ...NOTHING, role: 'driver', spot, engaged, load, source: circuit };
       }
       case 'mute':
-        return { ...NOTHING, role: 'mute', place: step.place, load: step.load };
+        return { ...NOTHING, role: 'mute', spot: step.spot, load: step.load };
       case 'gap':
-        return { ...NOTHING, role: 'gap', place: step.place };
+        return { ...NOTHING, role: 'gap', spot: step.spot };
       case 'choice':
         throw new Error(`switch ${step.switchId} is left open`);
     }
   });
   return [
-    { ...NOTHING, role: 'source', place: source.place, source: source.circuit },
+    { ...NOTHING, role: 'source', spot: source.spot, source: source.circuit },
     ...middle,
-    { ...NOTHING, role: 'end', place: end.place, load: end.load },
+    { ...NOTHING, role: 'destination', spot: destination.spot, load: destination.load },
   ];
 }
 
@@ -97,15 +97,15 @@ function closeSection(
   stops: readonly Stop[],
   driver: number,
   endsAt: number,
-  hops: readonly number[],
+  connections: readonly number[],
   load: Load,
 ): DrivenSection {
-  const path = hops.flatMap((i) => stops[i]!.elements);
-  const leadM = hops.reduce((sum, i) => sum + stops[i]!.leadM, 0);
+  const path = connections.flatMap((i) => stops[i]!.elements);
+  const cableM = connections.reduce((sum, i) => sum + stops[i]!.cableM, 0);
   const source = stops[driver]!.source!;
-  return { driver, endsAt, hops, leadM, circuit: { source, path, load } };
+  return { driver, endsAt, connections, cableM, circuit: { source, path, load } };
 }
 
 /** Where among the stops a thing of the rig stands first, or −1. */
-export const stopOf = (stops: readonly Stop[], kind: Place['kind'], id: string): number =>
-  stops.findIndex(({ place }) => place.kind === kind && place.id === id);
+export const stopOf = (stops: readonly Stop[], kind: Spot['kind'], id: string): number =>
+  stops.findIndex(({ spot }) => spot.kind === kind && spot.id === id);

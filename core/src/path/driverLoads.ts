@@ -1,7 +1,7 @@
 import {
   addElement,
   addSource,
-  chooseLeadForm,
+  chooseCableForm,
   compileSection,
   createLadderState,
   endLadder,
@@ -17,7 +17,7 @@ import type { DrivenPath } from './drivenPath';
 /** What one driver has to drive. */
 export interface DriverLoad {
   readonly driver: number;
-  /** |Z| of everything behind it up to and including the next input, at 5 kHz, Ω. */
+  /** |Z| of everything after it up to and including the next input, at 5 kHz, Ω. */
   readonly impedanceOhm: number;
   /** Level at 400 Hz lost to its own output impedance, dB (negative). */
   readonly interstageDb: number;
@@ -30,10 +30,10 @@ export function driverLoads(path: DrivenPath): readonly DriverLoad[] {
 }
 
 function loadOf(driver: number, section: Section): DriverLoad {
-  const behind = pathLadder(section);
+  const after = pathLadder(section);
   const [loaded, open] = [
-    transfer(behind, section, 'admittance'),
-    transfer(behind, section, 'voltage'),
+    transfer(after, section, 'admittance'),
+    transfer(after, section, 'voltage'),
   ];
   const source = sourceImpedance(section);
   const ratio = (i: number) => divide(open[i]!, loaded[i]!);
@@ -60,7 +60,7 @@ function divide(a: Complex, b: Complex): Complex {
 
 function pathLadder(section: Section): Ladder {
   const builder = new LadderBuilder();
-  const form = chooseLeadForm(section);
+  const form = chooseCableForm(section);
   for (const element of section.path) addElement(builder, element, form);
   return builder.build();
 }
@@ -86,7 +86,7 @@ function transfer(
 }
 
 /**
- * |Z| that whatever is plugged in behind a path sees, Ω: the source through everything passive.
+ * |Z| that whatever is plugged in after a path sees, Ω: the source through everything passive.
  *
  * @param frequencyHz > 0
  */
@@ -103,7 +103,7 @@ export function sourceImpedanceOhm(
   return Math.hypot(n0!, n1!) / Math.hypot(d0!, d1!);
 }
 
-/** Thévenin impedance of the source at 400 Hz: n / d behind it. */
+/** Thévenin impedance of the source at 400 Hz: n / d after it. */
 function sourceImpedance(section: Section): Complex {
   const builder = new LadderBuilder();
   addSource(builder, section.source);

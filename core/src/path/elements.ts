@@ -1,7 +1,7 @@
 import {
   NO_CONTROLS,
   type Controls,
-  type LeadElement,
+  type CableElement,
   type Load,
   type PathElement,
   type PickupSource,
@@ -10,12 +10,12 @@ import {
 import {
   conductorM,
   type Device,
-  type End,
+  type Destination,
   type Guitar,
-  type Lead,
+  type Cable,
   type Pickup,
   type Pot,
-  type ReferenceLead,
+  type ReferenceCable,
   type Side,
 } from '../gear';
 import { remember } from '../rig';
@@ -23,12 +23,12 @@ import { remember } from '../rig';
 /// Parts of a rig as elements of circuits.
 
 /** What a device is while it is off. */
-export type OffRole = 'driver' | 'wire' | 'loadedWire';
+export type OffRole = 'driver' | 'wire' | 'hardwiredWire';
 
 export function offRole(device: Device): OffRole {
   const bypass = device.bypass === 'switchable' ? device.bypassChoice : device.bypass;
   if (bypass === 'buffered') return 'driver';
-  return bypass === 'loaded' ? 'loadedWire' : 'wire';
+  return bypass === 'hardwired' ? 'hardwiredWire' : 'wire';
 }
 
 /** The output of a driving device. */
@@ -38,7 +38,7 @@ export const sideSource = remember(({ rOutOhm, gainDb }: Side): Source => ({
   gain: 10 ** (gainDb.value / 20),
 }));
 
-export const sendSource = remember(({ sendOhm }: End): Source => ({
+export const sendSource = remember(({ sendOhm }: Destination): Source => ({
   kind: 'voltage',
   rOutOhm: sendOhm.value,
   gain: 1,
@@ -50,28 +50,29 @@ export const inputLoad = remember(({ rInOhm, cInF }: Side): Load => ({
   grid: null,
 }));
 
-export const endLoad = remember((end: End): Load => {
-  if (end.input === 'plain') return { rOhm: end.rInOhm.value, cF: end.cInF.value, grid: null };
+export const destinationLoad = remember((destination: Destination): Load => {
+  if (destination.input === 'plain')
+    return { rOhm: destination.rInOhm.value, cF: destination.cInF.value, grid: null };
   return {
-    rOhm: end.rInOhm.value,
+    rOhm: destination.rInOhm.value,
     cF: 0,
-    grid: { stopperOhm: end.stopperOhm.value, millerF: end.millerF.value },
+    grid: { stopperOhm: destination.stopperOhm.value, millerF: destination.millerF.value },
   };
 });
 
-export const returnLoad = ({ returnOhm, returnF }: End): Load => ({
+export const returnLoad = ({ returnOhm, returnF }: Destination): Load => ({
   rOhm: returnOhm.value,
   cF: returnF.value,
   grid: null,
 });
 
 /** A bypassed device as a wire: its contacts, its strays, and its input where that stays on the line. */
-export function bypassElements(device: Device, loaded: boolean): readonly PathElement[] {
+export function bypassElements(device: Device, hardwired: boolean): readonly PathElement[] {
   const wire: PathElement[] = [
     { kind: 'series', rOhm: device.contactOhm.value },
     { kind: 'shunt', rOhm: null, cF: device.strayF.value },
   ];
-  if (!loaded) return wire;
+  if (!hardwired) return wire;
   return [{ kind: 'shunt', rOhm: device.off.rInOhm.value, cF: device.off.cInF.value }, ...wire];
 }
 
@@ -80,24 +81,24 @@ export const potElements = (pot: Pot): readonly PathElement[] => [
   { kind: 'pot', rOhm: pot.potOhm.value, wiper: wiperFraction(pot) },
 ];
 
-/** A lead with both its plugs, and the capacitor in one of them where it is switched in. */
-export function leadElements(lead: Lead): readonly PathElement[] {
-  const element: LeadElement = {
-    kind: 'lead',
-    lengthM: conductorM(lead),
-    cPerMF: lead.cPerMF.value,
-    rPerMOhm: lead.rPerMOhm.value,
-    lPerMH: lead.lPerMH.value,
+/** A cable with both its plugs, and the capacitor in one of them where it is switched in. */
+export function cableElements(cable: Cable): readonly PathElement[] {
+  const element: CableElement = {
+    kind: 'cable',
+    lengthM: conductorM(cable),
+    cPerMF: cable.cPerMF.value,
+    rPerMOhm: cable.rPerMOhm.value,
+    lPerMH: cable.lPerMH.value,
     lossTangent: 0,
-    plugsF: 2 * lead.plugF.value,
+    plugsF: 2 * cable.plugF.value,
   };
-  if (!lead.added) return [element];
-  return [{ kind: 'shunt', rOhm: null, cF: lead.addedF.value }, element];
+  if (!cable.added) return [element];
+  return [{ kind: 'shunt', rOhm: null, cF: cable.addedF.value }, element];
 }
 
-export function referenceElement({ lengthM, cPerMF }: ReferenceLead): PathElement {
+export function referenceElement({ lengthM, cPerMF }: ReferenceCable): PathElement {
   return {
-    kind: 'lead',
+    kind: 'cable',
     lengthM: lengthM.value,
     cPerMF: cPerMF.value,
     rPerMOhm: 0.1,

@@ -1,16 +1,16 @@
 import type { Load, Source } from '../circuit';
 import type { Route } from './route';
 import { linkCells, type Cell, type DriverCell } from './stateCells';
-import type { Place } from './step';
+import type { Spot } from './step';
 
 /** One driver that can drive an input directly in some state of the switches. */
 export interface Feed {
-  readonly from: Place;
+  readonly from: Spot;
   /** Null for the source of the route. */
   readonly engaged: boolean | null;
   readonly source: Source;
   /** Whose input it reaches. */
-  readonly to: Place;
+  readonly to: Spot;
   readonly toEngaged: boolean;
   readonly load: Load;
 }
@@ -36,15 +36,15 @@ export function feedsOf(route: Route): readonly Feed[] {
 }
 
 function feed(
-  { source, end }: Route,
+  { source, destination }: Route,
   from: DriverCell | null,
-  to: Extract<Cell, { kind: 'driver' | 'end' }>,
+  to: Extract<Cell, { kind: 'driver' | 'destination' }>,
 ): Feed {
   return {
-    from: from?.place ?? source.place,
+    from: from?.spot ?? source.spot,
     engaged: from?.engaged ?? null,
     source: from?.source ?? source.circuit,
-    to: to.kind === 'end' ? end.place : to.place,
+    to: to.kind === 'destination' ? destination.spot : to.spot,
     toEngaged: to.kind === 'driver' && to.engaged,
     load: to.load,
   };

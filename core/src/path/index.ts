@@ -1,7 +1,7 @@
 export * from './elements';
-export { placeOf } from './step';
-export type { Place } from './step';
-export { leadAsStep } from './deviceSteps';
+export { spotOf } from './step';
+export type { Spot } from './step';
+export { cableAsStep } from './deviceSteps';
 export { routeOf, routeRows } from './route';
 export type { Route, RouteStep } from './route';
 export { drivePath, stopOf } from './drivenPath';
@@ -9,10 +9,10 @@ export type { DrivenPath, DrivenSection, Interruption, Stop } from './drivenPath
 export { driverLoads } from './driverLoads';
 export type { DriverLoad } from './driverLoads';
 export { runningLevel } from './runningLevel';
-export type { RunPlace, RunPoint } from './runningLevel';
+export type { RunSpot, RunPoint } from './runningLevel';
 export { addLevels, SectionSolver } from './sectionResponse';
-export { takeOuts } from './takeOuts';
-export type { TakeOut } from './takeOuts';
+export { lossByPart } from './lossByPart';
+export type { PartLoss } from './lossByPart';
 export { subtractTreble, TrebleMeter } from './trebleOf';
 export type { Treble } from './trebleOf';
 export { buildStateGraph, switchesAlong } from './allStates';

@@ -1,17 +1,17 @@
 import type { Load, PathElement, Section, Source } from '../circuit';
-import { findDevice, mainRow, playingGuitar, type Rig, type Row, type Standing } from '../rig';
+import { findDevice, mainRow, playingGuitar, type Chain, type Row, type SwitchState } from '../rig';
 import { rowSteps } from './deviceSteps';
 import {
-  endLoad,
+  destinationLoad,
   guitarSource,
   inputLoad,
   referenceElement,
   returnLoad,
   sendSource,
 } from './elements';
-import { placeOf, type Place, type SettledStep, type Step } from './step';
+import { spotOf, type Spot, type SettledStep, type Step } from './step';
 
-/** The steps of a route that switches still choose between: what leads to side jacks is counted as load. */
+/** The steps of a route that switches still choose between: what goes to side jacks is counted as load. */
 export type RouteStep = SettledStep | RouteChoice;
 
 export interface RouteChoice {
@@ -26,9 +26,9 @@ export interface Route {
   /** Of the row that arrives at the end. */
   readonly rowId: string;
   readonly kind: 'front' | 'side' | 'ampLoop';
-  readonly source: { readonly place: Place; readonly circuit: Source };
+  readonly source: { readonly spot: Spot; readonly circuit: Source };
   readonly steps: readonly RouteStep[];
-  readonly end: { readonly place: Place; readonly load: Load };
+  readonly destination: { readonly spot: Spot; readonly load: Load };
   /** The same source straight to this end. */
   readonly reference: Section;
 }
@@ -37,12 +37,12 @@ export interface Route {
 const MOST_LIMBS = 64;
 
 /** Every row that a signal can be followed along to an end that judges it: amps, DIs, mixers, amp loops. */
-export function routeRows(rig: Rig): readonly Row[] {
-  return rig.rows.filter(({ at }) => {
+export function routeRows(rig: Chain): readonly Row[] {
+  return rig.electrical.rows.filter(({ at }) => {
     if (at.kind === 'main' || at.kind === 'ampLoop') return true;
-    if (at.kind !== 'side' || at.to.kind !== 'end') return false;
-    const goal = at.to.end;
-    return rig.ends.some(({ id, kind }) => id === goal && kind !== 'tuner');
+    if (at.kind !== 'side' || at.to.kind !== 'destination') return false;
+    const goal = at.to.destination;
+    return rig.electrical.destinations.some(({ id, kind }) => id === goal && kind !== 'tuner');
   });
 }
 
@@ -50,104 +50,110 @@ export function routeRows(rig: Rig): readonly Row[] {
  * The route that arrives by a row.
  *
  * @param counted switch ids that stay open as choices; every other one stands as it does in the rig
- * @throws Error where the row leads to no end of its own
+ * @throws Error where the row arrives at no destination of its own
  */
 export function routeOf(
-  rig: Rig,
+  rig: Chain,
   rowId: string = mainRow(rig).id,
   counted: ReadonlySet<string> = new Set(),
 ): Route {
-  const row = rig.rows.find(({ id }) => id === rowId);
+  const row = rig.electrical.rows.find(({ id }) => id === rowId);
   if (!row) throw new Error(`row ${rowId} is not in the rig`);
-  const settle = (steps: readonly Step[]) => settleSwitches(steps, rig.standing.positions, counted);
+  const settle = (steps: readonly Step[]) => settleSwitches(steps, rig.state.positions, counted);
   switch (row.at.kind) {
     case 'main': {
       const steps = withSides(rig, settle(guitarSteps(rig)), settle);
-      return guitarRoute(rig, row, steps, rig.ends[0]!.id);
+      return guitarRoute(rig, row, steps, rig.electrical.destinations[0]!.id);
     }
     case 'side':
       return sideRoute(rig, row, settle);
     case 'ampLoop':
       return ampLoopRoute(rig, row, settle);
     default:
-      throw new Error(`row ${rowId} leads to no end of its own`);
+      throw new Error(`row ${rowId} arrives at no destination of its own`);
   }
 }
 
 type Settle = (steps: readonly Step[]) => readonly Step[];
 
-const loadAt = (rig: Rig, endId: string): Load => endLoad(rig.ends.find(({ id }) => id === endId)!);
+const loadAt = (rig: Chain, destinationId: string): Load =>
+  destinationLoad(rig.electrical.destinations.find(({ id }) => id === destinationId)!);
 
 /** From the guitar that plays to the main row's end. */
-function guitarSteps(rig: Rig): readonly Step[] {
+function guitarSteps(rig: Chain): readonly Step[] {
   const main = mainRow(rig);
-  const { playing } = rig.standing;
+  const { playing } = rig.state;
   if (playing === null) {
     const selector = main.devices.find(({ deviceClass }) => deviceClass === 'selector');
-    const place = selector ? placeOf('device', selector.id) : placeOf('source', rig.guitars[0]!.id);
-    return [{ kind: 'mute', place, load: { rOhm: Infinity, cF: 0, grid: null } }];
+    const spot = selector
+      ? spotOf('device', selector.id)
+      : spotOf('source', rig.electrical.guitars[0]!.id);
+    return [{ kind: 'mute', spot, load: { rOhm: Infinity, cF: 0, grid: null } }];
   }
-  const own = rig.rows.find(({ at }) => at.kind === 'guitar' && at.guitar === playing);
+  const own = rig.electrical.rows.find(({ at }) => at.kind === 'guitar' && at.guitar === playing);
   if (own?.at.kind !== 'guitar') return rowSteps(rig, main);
   const { selector } = own.at;
   const at = main.devices.findIndex(({ id }) => id === selector);
   return [...rowSteps(rig, own), ...rowSteps(rig, main, at)];
 }
 
-function guitarRoute(rig: Rig, row: Row, steps: readonly Step[], endId: string): Route {
+function guitarRoute(rig: Chain, row: Row, steps: readonly Step[], destinationId: string): Route {
   const guitar = playingGuitar(rig);
   const circuit = guitarSource(guitar);
-  const load = loadAt(rig, endId);
+  const load = loadAt(rig, destinationId);
   return {
     rowId: row.id,
     kind: row.at.kind === 'side' ? 'side' : 'front',
-    source: { place: placeOf('source', guitar.id), circuit },
+    source: { spot: spotOf('source', guitar.id), circuit },
     steps: steps as readonly RouteStep[],
-    end: { place: placeOf('end', endId), load },
-    reference: { source: circuit, path: [referenceElement(rig.reference)], load },
+    destination: { spot: spotOf('destination', destinationId), load },
+    reference: { source: circuit, path: [referenceElement(rig.electrical.reference)], load },
   };
 }
 
-/** Along the way to the side jack, then out of it; what lies behind on the other way is a load. */
-function sideRoute(rig: Rig, row: Row, settle: Settle): Route {
-  if (row.at.kind !== 'side' || row.at.to.kind !== 'end')
-    throw new Error(`row ${row.id} leads to no end of its own`);
+/** Along the way to the side jack, then out of it; what lies after on the other way is a load. */
+function sideRoute(rig: Chain, row: Row, settle: Settle): Route {
+  if (row.at.kind !== 'side' || row.at.to.kind !== 'destination')
+    throw new Error(`row ${row.id} arrives at no destination of its own`);
   const steps = withSides(rig, sideSteps(rig, row, settle), settle);
-  return guitarRoute(rig, row, steps, row.at.to.end);
+  return guitarRoute(rig, row, steps, row.at.to.destination);
 }
 
 /** From the guitar to the end of a side row, its own side jacks not yet settled. */
-function sideSteps(rig: Rig, row: Row, settle: Settle): readonly Step[] {
+function sideSteps(rig: Chain, row: Row, settle: Settle): readonly Step[] {
   if (row.at.kind !== 'side') return settle(guitarSteps(rig));
   const { device } = row.at;
-  const parent = rig.rows.find(
+  const parent = rig.electrical.rows.find(
     ({ at, devices }) => at.kind === 'side' && devices.some(({ id }) => id === device),
   );
-  const goal = parent?.at.kind === 'side' && parent.at.to.kind === 'end' ? parent.at.to.end : null;
+  const goal =
+    parent?.at.kind === 'side' && parent.at.to.kind === 'destination'
+      ? parent.at.to.destination
+      : null;
   const trunk = withSides(rig, sideSteps(rig, parent ?? mainRow(rig), settle), settle, device);
-  const load = loadAt(rig, goal ?? rig.ends[0]!.id);
+  const load = loadAt(rig, goal ?? rig.electrical.destinations[0]!.id);
   const out = settle(rowSteps(rig, row));
   return followSide(trunk, device, load, out) ?? [closedLoop(device)];
 }
 
 const closedLoop = (deviceId: string): Step => ({
   kind: 'mute',
-  place: placeOf('device', deviceId),
+  spot: spotOf('device', deviceId),
   load: { rOhm: Infinity, cF: 0, grid: null },
 });
 
-function ampLoopRoute(rig: Rig, row: Row, settle: Settle): Route {
+function ampLoopRoute(rig: Chain, row: Row, settle: Settle): Route {
   if (row.at.kind !== 'ampLoop') throw new Error(`row ${row.id} is no amp's loop`);
-  const endId = row.at.end;
-  const end = rig.ends.find(({ id }) => id === endId)!;
-  const circuit = sendSource(end);
-  const load = returnLoad(end);
+  const destinationId = row.at.destination;
+  const destination = rig.electrical.destinations.find(({ id }) => id === destinationId)!;
+  const circuit = sendSource(destination);
+  const load = returnLoad(destination);
   return {
     rowId: row.id,
     kind: 'ampLoop',
-    source: { place: placeOf('source', endId), circuit },
+    source: { spot: spotOf('source', destinationId), circuit },
     steps: withSides(rig, settle(rowSteps(rig, row)), settle) as readonly RouteStep[],
-    end: { place: placeOf('end', endId), load },
+    destination: { spot: spotOf('destination', destinationId), load },
     reference: { source: circuit, path: [], load },
   };
 }
@@ -155,7 +161,7 @@ function ampLoopRoute(rig: Rig, row: Row, settle: Settle): Route {
 /** Puts every switch that does not count where it stands. */
 function settleSwitches(
   steps: readonly Step[],
-  positions: Standing['positions'],
+  positions: SwitchState['positions'],
   counted: ReadonlySet<string>,
 ): readonly Step[] {
   return replaceSteps(steps, (step) => {
@@ -190,7 +196,7 @@ function replaceSteps(
 }
 
 /**
- * The way out of a device's side jack: what leads to it, the other way as a load where the jack is on the
+ * The way out of a device's side jack: what arrives at it, the other way as a load where the jack is on the
  * line itself, then `out`. Switches that close the way to it silence it. Null where it is not on this way.
  */
 function followSide(
@@ -205,7 +211,7 @@ function followSide(
       const other = step.isDriven ? [] : limb(rest, load, deviceId);
       return [...before, ...other, ...out];
     }
-    if (step.kind !== 'choice' || !leadsTo(step, deviceId)) continue;
+    if (step.kind !== 'choice' || !contains(step, deviceId)) continue;
     const off = followSide([...step.off, ...rest], deviceId, load, out);
     const on = followSide([...step.on, ...rest], deviceId, load, out);
     if (!off && !on) continue;
@@ -215,9 +221,9 @@ function followSide(
   return null;
 }
 
-const leadsTo = (step: Step, deviceId: string): boolean =>
+const contains = (step: Step, deviceId: string): boolean =>
   step.kind === 'choice'
-    ? [...step.off, ...step.on].some((inner) => leadsTo(inner, deviceId))
+    ? [...step.off, ...step.on].some((inner) => contains(inner, deviceId))
     : step.kind === 'side' && step.device === deviceId;
 
 /**
@@ -226,16 +232,16 @@ const leadsTo = (step: Step, deviceId: string): boolean =>
  */
 function limb(steps: readonly Step[], load: Load, deviceId: string): readonly Step[] {
   let left = MOST_LIMBS;
-  const place = placeOf('device', deviceId, 'key');
-  const hung = (path: readonly PathElement[], end: Load): readonly Step[] => [
-    { kind: 'wire', place, elements: [{ kind: 'branch', path, load: end }], leadM: 0 },
+  const spot = spotOf('device', deviceId, 'key');
+  const hung = (path: readonly PathElement[], destination: Load): readonly Step[] => [
+    { kind: 'wire', spot, elements: [{ kind: 'branch', path, load: destination }], cableM: 0 },
   ];
   const walk = (rest: readonly Step[], path: readonly PathElement[]): readonly Step[] => {
-    const [step, ...behind] = rest;
+    const [step, ...after] = rest;
     if (!step) return hung(path, load);
     switch (step.kind) {
       case 'wire':
-        return walk(behind, [...path, ...step.elements]);
+        return walk(after, [...path, ...step.elements]);
       case 'driver':
       case 'mute':
         return hung(path, step.load);
@@ -244,18 +250,18 @@ function limb(steps: readonly Step[], load: Load, deviceId: string): readonly St
       case 'side':
         throw new Error(`the side jack of ${step.device} is not settled`);
       case 'choice': {
-        const off = walk([...step.off, ...behind], path);
+        const off = walk([...step.off, ...after], path);
         if (--left <= 0) return off;
-        return [{ ...step, off, on: walk([...step.on, ...behind], path) }];
+        return [{ ...step, off, on: walk([...step.on, ...after], path) }];
       }
     }
   };
   return walk(steps, []);
 }
 
-/** Side jacks as what they hang on the line: their lead and the input at the end of it. */
+/** Side jacks as what they hang on the line: their cable and the input at the end of it. */
 function withSides(
-  rig: Rig,
+  rig: Chain,
   steps: readonly Step[],
   settle: Settle,
   except: string | null = null,
@@ -270,10 +276,13 @@ function withSides(
   });
 }
 
-function sideLoad(rig: Rig, deviceId: string, settle: Settle): readonly Step[] {
-  const row = rig.rows.find(({ at }) => at.kind === 'side' && at.device === deviceId);
+function sideLoad(rig: Chain, deviceId: string, settle: Settle): readonly Step[] {
+  const row = rig.electrical.rows.find(({ at }) => at.kind === 'side' && at.device === deviceId);
   if (row?.at.kind !== 'side') return [];
   const { to } = row.at;
-  const load = to.kind === 'end' ? loadAt(rig, to.end) : inputLoad(findDevice(rig, to.device)!.on);
+  const load =
+    to.kind === 'destination'
+      ? loadAt(rig, to.destination)
+      : inputLoad(findDevice(rig, to.device)!.on);
   return limb(withSides(rig, settle(rowSteps(rig, row)), settle), load, deviceId);
 }

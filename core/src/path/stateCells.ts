@@ -1,29 +1,29 @@
 import {
   compilePath,
-  pathLeadM,
+  pathCableM,
   type Ladder,
-  type LeadForm,
+  type CableForm,
   type Load,
   type PathElement,
   type Source,
 } from '../circuit';
 import type { Route, RouteStep } from './route';
-import type { Place } from './step';
+import type { Spot } from './step';
 
 /// A route with open switches as cells, each knowing what follows it: both ways of a switch come together
-/// again in one cell, so that what lies behind it is there once.
+/// again in one cell, so that what lies after it is there once.
 
 export type Cell =
   | WireCell
   | { readonly kind: 'choice'; readonly switchId: string; readonly off: Cell; readonly on: Cell }
   | DriverCell
-  | { readonly kind: 'end'; readonly load: Load }
+  | { readonly kind: 'destination'; readonly load: Load }
   /** Nothing comes through. */
   | { readonly kind: 'silence' };
 
 export interface DriverCell {
   readonly kind: 'driver';
-  readonly place: Place;
+  readonly spot: Spot;
   readonly engaged: boolean;
   readonly load: Load;
   readonly source: Source;
@@ -32,17 +32,17 @@ export interface DriverCell {
 
 export class WireCell {
   readonly kind = 'wire';
-  readonly leadM: number;
-  private readonly ladders: Partial<Record<LeadForm, Ladder>> = {};
+  readonly cableM: number;
+  private readonly ladders: Partial<Record<CableForm, Ladder>> = {};
 
   constructor(
     readonly elements: readonly PathElement[],
     readonly next: Cell,
   ) {
-    this.leadM = pathLeadM(elements);
+    this.cableM = pathCableM(elements);
   }
 
-  ladder(form: LeadForm): Ladder {
+  ladder(form: CableForm): Ladder {
     return (this.ladders[form] ??= compilePath(this.elements, form));
   }
 }
@@ -53,13 +53,13 @@ export interface CellChain {
   readonly drivers: readonly DriverCell[];
 }
 
-export function linkCells({ steps, end }: Pick<Route, 'steps' | 'end'>): CellChain {
+export function linkCells({ steps, destination }: Pick<Route, 'steps' | 'destination'>): CellChain {
   const drivers: DriverCell[] = [];
-  const first = link(steps, { kind: 'end', load: end.load }, drivers);
+  const first = link(steps, { kind: 'destination', load: destination.load }, drivers);
   return { first, drivers: drivers.reverse() };
 }
 
-function link(steps: readonly RouteStep[], end: Cell, drivers: DriverCell[]): Cell {
+function link(steps: readonly RouteStep[], destination: Cell, drivers: DriverCell[]): Cell {
   return steps.reduceRight<Cell>((next, step) => {
     switch (step.kind) {
       case 'wire':
@@ -67,8 +67,8 @@ function link(steps: readonly RouteStep[], end: Cell, drivers: DriverCell[]): Ce
           ? new WireCell([...step.elements, ...next.elements], next.next)
           : new WireCell(step.elements, next);
       case 'driver': {
-        const { place, engaged, load, source } = step;
-        const cell: DriverCell = { kind: 'driver', place, engaged, load, source, next };
+        const { spot, engaged, load, source } = step;
+        const cell: DriverCell = { kind: 'driver', spot, engaged, load, source, next };
         drivers.push(cell);
         return cell;
       }
@@ -85,5 +85,5 @@ function link(steps: readonly RouteStep[], end: Cell, drivers: DriverCell[]): Ce
         };
       }
     }
-  }, end);
+  }, destination);
 }

@@ -34,7 +34,7 @@ export interface StateStatistics {
 /** Values this close count as the same extreme. */
 const SAME = 1e-9;
 
-/** Null where no path leads from source to end: every state is muted. */
+/** Null where no path cables from source to end: every state is muted. */
 export function stateStatistics(graph: StateGraph, values: EdgeValues): StateStatistics | null {
   const count = new Float64Array(graph.nodes);
   const sum = new Float64Array(graph.nodes);
@@ -46,15 +46,15 @@ export function stateStatistics(graph: StateGraph, values: EdgeValues): StateSta
     sum[to]! += sum[from]! + count[from]! * value;
     squares[to]! += squares[from]! + 2 * value * sum[from]! + count[from]! * value * value;
   });
-  const end = graph.nodes - 1;
-  if (count[end] === 0) return null;
-  const mean = sum[end]! / count[end]!;
+  const destination = graph.nodes - 1;
+  if (count[destination] === 0) return null;
+  const mean = sum[destination]! / count[destination]!;
   return {
-    count: count[end]!,
+    count: count[destination]!,
     largest: findExtreme(graph, values, 1),
     smallest: findExtreme(graph, values, -1),
     mean,
-    deviation: Math.sqrt(Math.max(0, squares[end]! / count[end]! - mean * mean)),
+    deviation: Math.sqrt(Math.max(0, squares[destination]! / count[destination]! - mean * mean)),
   };
 }
 
@@ -73,10 +73,10 @@ function findExtreme({ nodes, edges }: StateGraph, values: EdgeValues, sign: 1 |
       cameBy[to] = e;
     } else if (reached > best[to]! - SAME) ties[to]! += ties[from]!;
   });
-  const end = nodes - 1;
+  const destination = nodes - 1;
   const sections: SectionEdge[] = [];
-  for (let at = end; at > 0; at = sections[0]!.from) sections.unshift(edges[cameBy[at]!]!);
-  return { value: sign * best[end]!, sections, ties: ties[end]! };
+  for (let at = destination; at > 0; at = sections[0]!.from) sections.unshift(edges[cameBy[at]!]!);
+  return { value: sign * best[destination]!, sections, ties: ties[destination]! };
 }
 
 /** Sections are rounded to this before they are added, dB. */
@@ -103,13 +103,13 @@ export function stateHistogram(
   });
   const coarse = new Map<number, number>();
   for (const [bin, n] of counts.at(-1)!) {
-    const place = Math.floor((bin * FINE_BIN + offset) / binWidth + 1e-9);
-    coarse.set(place, (coarse.get(place) ?? 0) + n);
+    const spot = Math.floor((bin * FINE_BIN + offset) / binWidth + 1e-9);
+    coarse.set(spot, (coarse.get(spot) ?? 0) + n);
   }
   const places = [...coarse.keys()];
   const first = Math.min(...places);
   const result = new Float64Array(Math.max(...places) - first + 1);
-  for (const [place, n] of coarse) result[place - first] = n;
+  for (const [spot, n] of coarse) result[spot - first] = n;
   return { from: first * binWidth, binWidth, counts: result };
 }
 

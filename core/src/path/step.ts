@@ -1,44 +1,44 @@
 import type { Load, PathElement, Source } from '../circuit';
 
 /** What of a rig a step belongs to. */
-export interface Place {
-  readonly kind: 'source' | 'lead' | 'device' | 'end';
-  /** Id of the guitar, lead, device or end; of a lead that is missing, the id of its row. */
+export interface Spot {
+  readonly kind: 'source' | 'cable' | 'device' | 'destination';
+  /** Id of the guitar, cable, device or end; of a cable that is missing, the id of its row. */
   readonly id: string;
-  /** Which part of a device: all of it, its send or return, an open loop, its key input, its stand-in. */
-  readonly part: 'whole' | 'front' | 'back' | 'openLoop' | 'key' | 'standIn';
-  /** The hop of a missing lead in its row, the loop of a switcher; else 0. */
+  /** Which part of a device: all of it, its send or return, an open loop, its key input, its pickup simulator. */
+  readonly part: 'whole' | 'front' | 'back' | 'openLoop' | 'key' | 'pickupSimulator';
+  /** The connection of a missing cable in its row, the loop of a switcher; else 0. */
   readonly index: number;
 }
 
-export const placeOf = (
-  kind: Place['kind'],
+export const spotOf = (
+  kind: Spot['kind'],
   id: string,
-  part: Place['part'] = 'whole',
+  part: Spot['part'] = 'whole',
   index = 0,
-): Place => ({ kind, id, part, index });
+): Spot => ({ kind, id, part, index });
 
 /** One thing a signal meets on its way, in order. */
 export type Step =
   /** Passive: part of the section that runs through it. */
   | {
       readonly kind: 'wire';
-      readonly place: Place;
+      readonly spot: Spot;
       readonly elements: readonly PathElement[];
-      readonly leadM: number;
+      readonly cableM: number;
     }
   /** Ends a section at its input and begins the next at its output. */
   | {
       readonly kind: 'driver';
-      readonly place: Place;
+      readonly spot: Spot;
       readonly engaged: boolean;
       readonly load: Load;
       readonly source: Source;
     }
   /** Nothing comes through, though its input still loads the line. */
-  | { readonly kind: 'mute'; readonly place: Place; readonly load: Load }
-  /** A lead that is not there. */
-  | { readonly kind: 'gap'; readonly place: Place }
+  | { readonly kind: 'mute'; readonly spot: Spot; readonly load: Load }
+  /** A cable that is not there. */
+  | { readonly kind: 'gap'; readonly spot: Spot }
   /** Where a side jack's way leaves the line. */
   | { readonly kind: 'side'; readonly device: string; readonly isDriven: boolean }
   /** A switch and both ways it can send the signal. */

@@ -22,7 +22,7 @@ export function brokenRules(
     const low = feeding.filter(
       (cell) => !isWah(cell) && isLow(cell) && !feeds.standsForWah(cell, isWah),
     );
-    const isKept = low.length > 0 && fuzz.standIn === undefined;
+    const isKept = low.length > 0 && fuzz.pickupSimulator === undefined;
     return sum + Number(feeding.some(isWah)) + Number(isKept);
   }, 0);
 }
@@ -30,8 +30,8 @@ export function brokenRules(
 const isLow = ({ source }: DriverLink): boolean =>
   source.kind === 'voltage' && source.rOutOhm <= LOW_OHM;
 
-const classOf = (byId: ReadonlyMap<string, Device>, { place }: DriverLink) =>
-  byId.get(place.id)?.deviceClass;
+const classOf = (byId: ReadonlyMap<string, Device>, { spot }: DriverLink) =>
+  byId.get(spot.id)?.deviceClass;
 
 /** Who can drive whom directly in some state. */
 class FeedSearch {
@@ -42,16 +42,16 @@ class FeedSearch {
 
   engagedFeedsOf(fuzz: Device): readonly DriverLink[] {
     return this.drivers.filter((cell) =>
-      reaches(cell.next, (to) => to.place.id === fuzz.id && to.engaged),
+      reaches(cell.next, (to) => to.spot.id === fuzz.id && to.engaged),
     );
   }
 
   /** An always-on box that a wah can drive: it keeps the wah from the fuzz. */
   standsForWah(cell: DriverLink, isWah: (cell: DriverLink) => boolean): boolean {
-    if (this.byId.get(cell.place.id)?.bypass !== 'alwaysOn') return false;
+    if (this.byId.get(cell.spot.id)?.bypass !== 'alwaysOn') return false;
     return this.drivers
       .filter(isWah)
-      .some((wah) => reaches(wah.next, (to) => to.place.id === cell.place.id));
+      .some((wah) => reaches(wah.next, (to) => to.spot.id === cell.spot.id));
   }
 }
 

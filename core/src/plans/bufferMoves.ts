@@ -18,7 +18,7 @@ interface Candidate {
 export function bufferMoves(rig: Rig, gear: readonly GearItem[]): readonly Move[] {
   const { devices } = mainRow(rig);
   const noRoom = allDevices(rig).length >= MOST_DEVICES;
-  if (noRoom || devices.length === 0 || rig.approach.kind === 'shaped') return [];
+  if (noRoom || devices.length === 0 || rig.electrical.approach.kind === 'shaped') return [];
   const gaps = [...devices.map(({ id }) => id), null].filter((before) => isGap(devices, before));
   const candidates = candidatesFor(rig, gear);
   return gaps.flatMap((before) =>
@@ -34,8 +34,8 @@ export function bufferMoves(rig: Rig, gear: readonly GearItem[]): readonly Move[
 }
 
 /**
- * Nothing that drives goes in front of a low-impedance fuzz, but for the gap between a wah and the fuzz behind
- * it; and nothing in front of a selector, where another guitar would miss it.
+ * Nothing that drives goes before a low-impedance fuzz, but for the gap between a wah and the fuzz after
+ * it; and nothing before a selector, where another guitar would miss it.
  */
 function isGap(devices: readonly Device[], before: string | null): boolean {
   const at = before === null ? devices.length : devices.findIndex(({ id }) => id === before);

@@ -1,19 +1,19 @@
 import { wantsPickup } from '../gear';
-import { allDevices, knownStanding, switchesOfDevice, type Rig, type Standing } from '../rig';
+import { allDevices, knownState, switchesOfDevice, type Rig, type SwitchState } from '../rig';
 
 /// In which states of the switches a rig is judged.
 
 /** Which scenes count: those that are kept and not left out, else the sound of the pedals that are left on. */
-export function countedScenes(rig: Rig): readonly Standing[] {
-  const scenes = rig.scenes.filter(({ id }) => !rig.brief.uncounted.includes(id));
+export function countedScenes(rig: Rig): readonly SwitchState[] {
+  const scenes = rig.electrical.scenes.filter(({ id }) => !rig.texts.brief.uncounted.includes(id));
   if (scenes.length > 0)
-    return scenes.map(({ standing }) => ({ ...knownStanding(rig, standing), powered: true }));
-  return [{ positions: leftOnIn(rig), playing: rig.standing.playing, powered: true }];
+    return scenes.map(({ state }) => ({ ...knownState(rig, state), unpowered: [] }));
+  return [{ positions: leftOnIn(rig), playing: rig.state.playing, unpowered: [] }];
 }
 
 /** The switches of pedals that are left on. */
 export function leftOnIn(rig: Rig): Record<string, boolean> {
-  const on = allDevices(rig).filter(({ id }) => rig.brief.uses[id] === 'leftOn');
+  const on = allDevices(rig).filter(({ id }) => rig.texts.brief.uses[id] === 'leftOn');
   return Object.fromEntries(on.flatMap(switchesOfDevice).map((id) => [id, true]));
 }
 

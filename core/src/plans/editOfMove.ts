@@ -1,22 +1,22 @@
-import { deviceOfClass, entered, patchLead, type Lead } from '../gear';
+import { deviceOfClass, entered, patchCable, type Cable } from '../gear';
 import { drivePath, routeOf, type DrivenPath } from '../path';
 import {
   applyTrusted,
   findDevice,
-  findLead,
+  findCable,
   freshId,
   insertDevice,
   linkSwitch,
   mainRow,
   removeDevice,
-  setLeadLength,
+  setCableLength,
   setLengthAt,
-  stampInScene,
+  switchInScene,
   switchesOfDevice,
   type Edit,
   type Rig,
 } from '../rig';
-import { capacitanceFor, fitStandIn, keepLikedLead } from '../tools';
+import { capacitanceFor, fitPickupSimulator, keepLikedCable } from '../tools';
 import { countedScenes } from './countedStates';
 import { gapOf } from './findMoves';
 import { WORKING_ORDER, type Move, type MoveAction } from './move';
@@ -79,14 +79,14 @@ export function editOfMove(rig: Rig, action: MoveAction): Edit | null {
         field: 'pot.potOhm',
         to: entered(action.potOhm),
       };
-    case 'leadKind':
-      return leadKindEdit(rig, action);
-    case 'leadLength':
-      return leadLengthEdit(rig, action);
+    case 'cableKind':
+      return cableKindEdit(rig, action);
+    case 'cableLength':
+      return cableLengthEdit(rig, action);
     case 'capacitor':
       return capacitorEdit(rig, action);
-    case 'standIn':
-      return fitStandIn(rig, action.device);
+    case 'pickupSimulator':
+      return fitPickupSimulator(rig, action.device);
   }
 }
 
@@ -122,9 +122,9 @@ function loopOutEdit(rig: Rig, { device: id }: ActionOf<'loopOut'>): Edit | null
   const loopId = freshId(rig, 'd');
   const loop = { ...deviceOfClass('switcher', loopId, `loop for ${pedal.name}`), loops: 1 };
   const send = freshId(rig, 'l');
-  const back = freshId(rig, 'l', [send]);
+  const back = freshId(rig, 'l', 1);
   const switchId = switchesOfDevice(loop)[0]!;
-  const on = rig.standing.positions[id] === true;
+  const on = rig.state.positions[id] === true;
   return {
     kind: 'group',
     edits: [
@@ -134,53 +134,55 @@ function loopOutEdit(rig: Rig, { device: id }: ActionOf<'loopOut'>): Edit | null
         at,
         remove: 1,
         devices: [loop],
-        leads: [row.leads[at]!, row.leads[at + 1]!],
+        cables: [row.cables[at]!, row.cables[at + 1]!],
         positions: {},
       },
       {
         kind: 'list',
         of: 'rows',
-        at: rig.rows.length,
+        at: rig.electrical.rows.length,
         remove: 0,
         insert: [
           {
             id: freshId(rig, 'r'),
             at: { kind: 'loop', device: loopId, loop: 0 },
             devices: [pedal],
-            leads: [patchLead(send), patchLead(back)],
+            cables: [patchCable(send), patchCable(back)],
           },
         ],
       },
       linkSwitch(rig, switchId, id),
-      ...rig.scenes
-        .filter(({ standing }) => standing.positions[id] === true)
-        .map((scene) => stampInScene(rig, scene.id, switchId, true)),
-      { kind: 'stamp', positions: { [id]: on, [switchId]: on } },
+      ...rig.electrical.scenes
+        .filter(({ state }) => state.positions[id] === true)
+        .map((scene) => switchInScene(rig, scene.id, switchId, true)),
+      { kind: 'switch', positions: { [id]: on, [switchId]: on } },
     ],
   };
 }
 
-function leadKindEdit(rig: Rig, { leads, like }: ActionOf<'leadKind'>): Edit | null {
-  const edits = leads.flatMap((id): Edit[] => {
-    const lead = findLead(rig, id);
-    if (!lead) return [];
-    const { lengthM, added, addedF } = lead;
-    return [{ kind: 'replace', part: { of: 'lead', to: { ...like, id, lengthM, added, addedF } } }];
+function cableKindEdit(rig: Rig, { cables, like }: ActionOf<'cableKind'>): Edit | null {
+  const edits = cables.flatMap((id): Edit[] => {
+    const cable = findCable(rig, id);
+    if (!cable) return [];
+    const { lengthM, added, addedF } = cable;
+    return [
+      { kind: 'replace', part: { of: 'cable', to: { ...like, id, lengthM, added, addedF } } },
+    ];
   });
   return edits.length === 0 ? null : { kind: 'group', edits };
 }
 
-/** At every place where the lead is longer than that, it is that long from now on. */
-function leadLengthEdit(rig: Rig, { lead: id, lengthM }: ActionOf<'leadLength'>): Edit | null {
-  const lead = findLead(rig, id);
-  if (!lead) return null;
-  const isCut = lengthM < lead.lengthM.value;
-  const places = rig.situations.filter(({ lengths }) => {
+/** At every place where the cable is longer than that, it is that long from now on. */
+function cableLengthEdit(rig: Rig, { cable: id, lengthM }: ActionOf<'cableLength'>): Edit | null {
+  const cable = findCable(rig, id);
+  if (!cable) return null;
+  const isCut = lengthM < cable.lengthM.value;
+  const places = rig.electrical.places.filter(({ lengths }) => {
     const there = lengths[id];
     return there && (isCut ? there.value > lengthM : there.value < lengthM);
   });
   const edits = places.map((place) => setLengthAt(rig, place.id, id, entered(lengthM)));
-  return { kind: 'group', edits: [setLeadLength(id, lengthM), ...edits] };
+  return { kind: 'group', edits: [setCableLength(id, lengthM), ...edits] };
 }
 
 const LEAST_CAPACITOR_F = 20e-12;
@@ -189,8 +191,8 @@ function capacitorEdit(rig: Rig, { goal }: ActionOf<'capacitor'>): Edit | null {
   const at = capacitorPlace(rig);
   const addF = at ? capacitorFor(rig, at.path, goal) : 0;
   if (!at || addF < LEAST_CAPACITOR_F) return null;
-  const before = at.lead.added ? at.lead.addedF.value : 0;
-  const target = { of: 'lead', id: at.lead.id } as const;
+  const before = at.cable.added ? at.cable.addedF.value : 0;
+  const target = { of: 'cable', id: at.cable.id } as const;
   const to = entered(Number((before + addF).toPrecision(3)));
   return {
     kind: 'group',
@@ -201,28 +203,30 @@ function capacitorEdit(rig: Rig, { goal }: ActionOf<'capacitor'>): Edit | null {
   };
 }
 
-/** The lead nearest to the first input behind the pickup that may change, in the first counted scene. */
+/** The cable nearest to the first input after the pickup that may change, in the first counted scene. */
 export function capacitorPlace(
   rig: Rig,
-): { readonly lead: Lead; readonly path: DrivenPath } | null {
-  const path = drivePath(routeOf({ ...rig, standing: countedScenes(rig)[0]! }));
+): { readonly cable: Cable; readonly path: DrivenPath } | null {
+  const path = drivePath(routeOf({ ...rig, state: countedScenes(rig)[0]! }));
   const first = path.sections[0];
   if (path.interrupted || !first) return null;
-  const leads = first.hops.flatMap((hop) => {
-    const { kind, id } = path.stops[hop]!.place;
-    return kind === 'lead' && !rig.brief.keptLeads.includes(id) ? (findLead(rig, id) ?? []) : [];
+  const cables = first.connections.flatMap((connection) => {
+    const { kind, id } = path.stops[connection]!.spot;
+    return kind === 'cable' && !rig.texts.brief.keptCables.includes(id)
+      ? (findCable(rig, id) ?? [])
+      : [];
   });
-  const lead = leads.at(-1);
-  return lead ? { lead, path } : null;
+  const cable = cables.at(-1);
+  return cable ? { cable, path } : null;
 }
 
 function capacitorFor(rig: Rig, path: DrivenPath, goal: 'resonance' | 'reference'): number {
   if (goal === 'resonance') {
-    const answer = capacitanceFor(path, rig.approach.wantedHz.value);
+    const answer = capacitanceFor(path, rig.electrical.approach.wantedHz.value);
     return answer.kind === 'ok' ? answer.addF : 0;
   }
-  const { lengthM, cPerMF } = rig.reference;
+  const { lengthM, cPerMF } = rig.electrical.reference;
   const liked = { lengthM: lengthM.value, cPerMF: cPerMF.value, plugsF: 0 };
-  const answer = keepLikedLead(path, liked, routeOf(rig).reference);
+  const answer = keepLikedCable(path, liked, routeOf(rig).reference);
   return answer.kind === 'ok' ? answer.addF : 0;
 }

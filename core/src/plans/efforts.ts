@@ -16,25 +16,25 @@ export const NOTHING: Effort = {
 export const USUAL_PRICE = {
   buffer: 80,
   loop: 60,
-  leadPerM: 4,
+  cablePerM: 4,
   plugPair: 10,
   switch: 12,
   pot: 10,
   capacitor: 2,
-  standIn: 25,
+  pickupSimulator: 25,
 } as const;
 
 export const MINUTES = {
   placeBox: 15,
   shiftBox: 10,
   flipBypass: 1,
-  swapLead: 2,
+  swapCable: 2,
   swapPatch: 5,
-  makeLead: 20,
+  makeCable: 20,
   convertBypass: 45,
   loopOut: 20,
   changePot: 40,
   fitCapacitor: 15,
-  fitStandIn: 30,
+  fitPickupSimulator: 30,
   removeBox: 5,
 } as const;

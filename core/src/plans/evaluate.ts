@@ -1,13 +1,12 @@
 import { DRAW_GRID, FIGURE_BANDS, FIGURE_GRID, gridOf, TREBLE_BAND, TREBLE_GRID } from '../circuit';
 import { resonanceOf, semitonesBetween } from '../figures';
 import type { Device } from '../gear';
-import { allDevices, type Rig, type Weights } from '../rig';
+import { allDevices, atPlace, type Rig, type Weights } from '../rig';
 import { brokenRules } from './brokenRules';
 import { countedScenes, leftOnIn, stillSwitches } from './countedStates';
 import { followState, type Walked } from './followState';
 import { openEnds } from './openEnds';
 import { goalOf, weightsOf, type Terms } from './goal';
-import { layAt } from './layAt';
 import { NodeMeter } from './nodeMeter';
 import { changesLoads, openWay, type OpenWay } from './openWay';
 import { SectionTree } from './sectionTree';
@@ -59,7 +58,7 @@ export class Evaluator {
     const sums = { ...NOTHING_HEARD.terms };
     const heard = this.hearScenes(rig, weights, devices, wayOf, sums);
     if (heard === 0) return NOTHING_HEARD;
-    const now = wayOf(rig.standing.playing, 0);
+    const now = wayOf(rig.state.playing, 0);
     const terms = {
       distance: sums.distance / heard,
       level: sums.level / heard,
@@ -76,15 +75,15 @@ export class Evaluator {
 
   /** Ways by who plays and where; one for all places unless those change more than lengths on the way itself. */
   private openWays(rig: Rig): WayOf {
-    const { situations } = rig;
-    const isOneWay = !situations.some((situation) => changesLoads(rig, situation));
+    const { places } = rig.electrical;
+    const isOneWay = !places.some((place) => changesLoads(rig, place));
     const ways = new Map<string, OpenWay>();
     return (playing, place) => {
       const key = `${playing} ${isOneWay ? 0 : place}`;
       let way = ways.get(key);
       if (!way) {
-        const laid = isOneWay ? rig : layAt(rig, situations[place]!);
-        ways.set(key, (way = openWay(this.tree, laid, playing, situations)));
+        const laid = isOneWay ? rig : atPlace(rig, places[place]!);
+        ways.set(key, (way = openWay(this.tree, laid, playing, places)));
       }
       return way;
     };
@@ -116,9 +115,9 @@ export class Evaluator {
   private spreadOf(rig: Rig, wayOf: WayOf): number {
     const places = placesOf(rig);
     const still = stillSwitches(rig);
-    const { playing } = rig.standing;
+    const { playing } = rig.state;
     const spread = (of: readonly number[]) =>
-      spreadOf(this.trebles, wayOf(playing, of[0]!), of, still, rig.links);
+      spreadOf(this.trebles, wayOf(playing, of[0]!), of, still, rig.electrical.links);
     if (places.every((place) => wayOf(playing, place) === wayOf(playing, 0))) return spread(places);
     return places.reduce((sum, place) => sum + spread([place]), 0) / places.length;
   }
@@ -145,7 +144,7 @@ export class Evaluator {
     return true;
   }
 
-  private resonanceBeside({ approach }: Rig, walk: readonly Walked[]): number {
+  private resonanceBeside({ electrical: { approach } }: Rig, walk: readonly Walked[]): number {
     const { drawSum } = this;
     drawSum.fill(0);
     for (const { node, into } of walk) {
@@ -163,14 +162,14 @@ type Devices = ReadonlyMap<string, Device>;
 type WayOf = (playing: string | null, place: number) => OpenWay;
 
 /** Indices of the places a rig is played at; one where none is named. */
-const placesOf = ({ situations }: Rig): readonly number[] =>
-  Array.from({ length: Math.max(1, situations.length) }, (_, i) => i);
+const placesOf = ({ electrical: { places } }: Rig): readonly number[] =>
+  Array.from({ length: Math.max(1, places.length) }, (_, i) => i);
 
 /** Buffers, and bypasses that are buffered: what drives without being an effect that is on. */
 function actingBuffers(devices: Devices, walk: readonly Walked[]): number {
   return walk.filter(({ into }) => {
-    if (into.kind !== 'driver' || into.place.part === 'back') return false;
-    const deviceClass = devices.get(into.place.id)?.deviceClass;
+    if (into.kind !== 'driver' || into.spot.part === 'back') return false;
+    const deviceClass = devices.get(into.spot.id)?.deviceClass;
     return !into.engaged || deviceClass === 'buffer' || deviceClass === 'bufferedSplitter';
   }).length;
 }

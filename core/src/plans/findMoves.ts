@@ -1,7 +1,7 @@
 import { mainRow, type Rig } from '../rig';
 import type { GearItem } from '../gear';
 import { bufferMoves } from './bufferMoves';
-import { leadMoves } from './leadMoves';
+import { cableMoves } from './cableMoves';
 import type { Move } from './move';
 import { partMoves } from './partMoves';
 import { shiftMoves } from './shiftMoves';
@@ -13,14 +13,14 @@ import { shiftMoves } from './shiftMoves';
  * @param gear what the workshop has: an entry with a price is bought at it, one without is at hand
  */
 export function findMoves(rig: Rig, gear: readonly GearItem[] = []): readonly Move[] {
-  const { noSoldering, nothingBought, mostMoney, mostBoxes } = rig.brief;
+  const { noSoldering, nothingBought, mostMoney, mostBoxes } = rig.texts.brief;
   const room = mostBoxes ?? Infinity;
   const money = nothingBought ? 0 : (mostMoney ?? Infinity);
   return [
     ...partMoves(rig),
     ...shiftMoves(rig),
     ...bufferMoves(rig, gear),
-    ...leadMoves(rig, gear),
+    ...cableMoves(rig, gear),
   ].filter(
     ({ effort }) =>
       !(noSoldering && effort.solders) &&
@@ -30,7 +30,7 @@ export function findMoves(rig: Rig, gear: readonly GearItem[] = []): readonly Mo
   );
 }
 
-/** A gap of the main row by the device behind it; null is the end of the row. */
+/** A gap of the main row by the device after it; null is the end of the row. */
 export const gapOf = (rig: Rig, before: string | null): number => {
   const { devices } = mainRow(rig);
   return before === null ? devices.length : devices.findIndex(({ id }) => id === before);

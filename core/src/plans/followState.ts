@@ -1,17 +1,17 @@
-import type { Standing } from '../rig';
+import type { SwitchState } from '../rig';
 import { wireAt, type Link, type OpenWay } from './openWay';
 import type { SectionNode } from './sectionTree';
 
 /** One section on the way of one state, and what it ends in. */
 export interface Walked {
   readonly node: SectionNode;
-  readonly into: Extract<Link, { kind: 'driver' | 'end' }>;
+  readonly into: Extract<Link, { kind: 'driver' | 'destination' }>;
 }
 
 /** The sections of one state of the switches at one place; null where something mutes. */
 export function followState(
   { first, root }: OpenWay,
-  positions: Standing['positions'],
+  positions: SwitchState['positions'],
   place: number,
 ): readonly Walked[] | null {
   const walked: Walked[] = [];
@@ -33,7 +33,7 @@ export function followState(
         node = at.root;
         at = at.next;
         break;
-      case 'end':
+      case 'destination':
         walked.push({ node, into: at });
         return walked;
     }

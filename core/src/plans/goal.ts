@@ -23,8 +23,10 @@ export const DEFAULT_WEIGHTS: Readonly<Record<ApproachKind, Weights>> = {
   shaped: weights(0.2, 0.1, 0.3, 0.3),
 };
 
-export const weightsOf = ({ approach, brief }: Pick<Rig, 'approach' | 'brief'>): Weights =>
-  brief.weights ?? DEFAULT_WEIGHTS[approach.kind];
+export const weightsOf = ({
+  electrical: { approach },
+  texts: { brief },
+}: Pick<Rig, 'electrical' | 'texts'>): Weights => brief.weights ?? DEFAULT_WEIGHTS[approach.kind];
 
 /** J: the smaller, the nearer to what the approach wants; dB-like. */
 export const goalOf = (terms: Terms, by: Weights): number =>

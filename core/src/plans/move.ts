@@ -1,4 +1,4 @@
-import type { BypassChoice, Device, Lead } from '../gear';
+import type { BypassChoice, Device, Cable } from '../gear';
 
 /** What a move takes, beyond its effect on the sound. */
 export interface Effort {
@@ -15,24 +15,24 @@ export interface Effort {
 
 /** One change that a player or builder could make. Places are named by what stands there. */
 export type MoveAction =
-  /** A buffer or splitter in front of a device of the main row; null is at its end. */
+  /** A buffer or splitter before a device of the main row; null is at its end. */
   | { readonly kind: 'buffer'; readonly before: string | null; readonly device: Device }
   /** A pedal that is owned already, left off for the sake of its buffered bypass. */
   | { readonly kind: 'ownPedal'; readonly before: string | null; readonly device: Device }
   | { readonly kind: 'bypass'; readonly device: string; readonly to: BypassChoice }
   | { readonly kind: 'shift'; readonly device: string; readonly before: string | null }
-  /** Leads of another kind, as long as they are now. */
-  | { readonly kind: 'leadKind'; readonly leads: readonly string[]; readonly like: Lead }
-  | { readonly kind: 'leadLength'; readonly lead: string; readonly lengthM: number }
-  /** A loaded bypass rebuilt as a true one. */
+  /** Cables of another kind, as long as they are now. */
+  | { readonly kind: 'cableKind'; readonly cables: readonly string[]; readonly like: Cable }
+  | { readonly kind: 'cableLength'; readonly cable: string; readonly lengthM: number }
+  /** A hardwired bypass rebuilt as a true one. */
   | { readonly kind: 'convert'; readonly device: string }
   /** A pedal into a true-bypass loop, whose switch acts together with its own. */
   | { readonly kind: 'loopOut'; readonly device: string }
   | { readonly kind: 'pot'; readonly device: string; readonly potOhm: number }
-  /** A capacitor at the first input behind the pickup: to the wanted resonance, or to what the reference lead had. */
+  /** A capacitor at the first input after the pickup: to the wanted resonance, or to what the reference cable had. */
   | { readonly kind: 'capacitor'; readonly goal: 'resonance' | 'reference' }
   /** A coil and a resistor ahead of a fuzz that something low drives. */
-  | { readonly kind: 'standIn'; readonly device: string }
+  | { readonly kind: 'pickupSimulator'; readonly device: string }
   | { readonly kind: 'removeBuffer'; readonly device: string };
 
 export type MoveKind = MoveAction['kind'];
@@ -60,10 +60,10 @@ export const WORKING_ORDER: readonly MoveKind[] = [
   'convert',
   'loopOut',
   'pot',
-  'leadKind',
-  'leadLength',
+  'cableKind',
+  'cableLength',
   'capacitor',
-  'standIn',
+  'pickupSimulator',
 ];
 
 export const excludeEachOther = (a: Move, b: Move): boolean =>

@@ -7,7 +7,7 @@ import {
   type FrequencyGrid,
   type Ladder,
   type LadderState,
-  type LeadForm,
+  type CableForm,
   type Source,
 } from '../circuit';
 import { loadAdmittance } from '../circuit';
@@ -76,9 +76,9 @@ export class NodeMeter<Value> {
     this.owners[depth] = node;
   }
 
-  /** All leads of a long section are lines, so nothing of a shorter one can be used for it. */
+  /** All cables of a long section are lines, so nothing of a shorter one can be used for it. */
   private measureLong(node: SectionNode, load: NumberedLoad): Value {
-    const form: LeadForm = 'line';
+    const form: CableForm = 'line';
     const source = this.sourceLadder(node.source);
     resetLadder(this.alone);
     this.run(source, this.alone);

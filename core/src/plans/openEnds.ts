@@ -1,13 +1,13 @@
 import { wantsPickup, type Device } from '../gear';
 import type { Link, OpenWay } from './openWay';
 
-/** A last lead that is driven from more than this is driven weakly, Ω. */
+/** A last cable that is driven from more than this is driven weakly, Ω. */
 const WEAK_END_OHM = 2000;
 
 /**
- * How many ends of the board no low impedance drives in some state of the switches: in front, where the pickup
- * drives more than the lead to the first box (a low-impedance fuzz may stand before it); behind, where the
- * last lead is driven weakly.
+ * How many ends of the board no low impedance drives in some state of the switches: first, where the pickup
+ * drives more than the cable to the first box (a low-impedance fuzz may stand before it); after, where the
+ * last cable is driven weakly.
  *
  * @param fixed switches that stand still
  */
@@ -17,18 +17,18 @@ export function openEnds(
   fixed: ReadonlyMap<string, boolean>,
 ): number {
   const isBox = (link: Link): boolean => {
-    if (link.kind !== 'wire' || link.place.kind !== 'device') return false;
-    const device = devices.get(link.place.id);
+    if (link.kind !== 'wire' || link.spot.kind !== 'device') return false;
+    const device = devices.get(link.spot.id);
     return device !== undefined && !wantsPickup(device);
   };
-  const isEnd = ({ kind }: Link): boolean => kind === 'end';
+  const isDestination = ({ kind }: Link): boolean => kind === 'destination';
   const weak = drivers.filter(
     ({ source }) => source.kind !== 'voltage' || source.rOutOhm > WEAK_END_OHM,
   );
   const canAct = reachedDrivers(first, fixed);
   const isWeak =
-    meets(first, isEnd, fixed) ||
-    weak.some((driver) => canAct.has(driver) && meets(driver.next, isEnd, fixed));
+    meets(first, isDestination, fixed) ||
+    weak.some((driver) => canAct.has(driver) && meets(driver.next, isDestination, fixed));
   return Number(meets(first, isBox, fixed)) + Number(isWeak);
 }
 

@@ -1,7 +1,6 @@
 import type { Source } from '../circuit';
-import { leadAsStep, routeOf, type Place, type Route, type RouteStep } from '../path';
-import { allDevices, findLead, switchesOfDevice, type Rig, type Situation } from '../rig';
-import { leadAt } from './layAt';
+import { cableAsStep, routeOf, type Spot, type Route, type RouteStep } from '../path';
+import { allDevices, cableAt, findCable, switchesOfDevice, type Rig, type Place } from '../rig';
 import type { NumberedLoad, SectionNode, SectionTree, Wire } from './sectionTree';
 
 /// A way with all its switches open as links, each knowing what follows it and where it stands in a section
@@ -11,21 +10,21 @@ export type Link =
   | WireLink
   | { readonly kind: 'choice'; readonly switchId: string; readonly off: Link; readonly on: Link }
   | DriverLink
-  | { readonly kind: 'end'; readonly load: NumberedLoad }
+  | { readonly kind: 'destination'; readonly load: NumberedLoad }
   | { readonly kind: 'silence' };
 
 export interface WireLink {
   readonly kind: 'wire';
-  readonly place: Place;
+  readonly spot: Spot;
   readonly wire: Wire;
-  /** Of a lead whose length depends on the place: what it is at each of them. */
+  /** Of a cable whose length depends on the place: what it is at each of them. */
   readonly laid: readonly Wire[] | null;
   readonly next: Link;
 }
 
 export interface DriverLink {
   readonly kind: 'driver';
-  readonly place: Place;
+  readonly spot: Spot;
   readonly engaged: boolean;
   readonly source: Source;
   readonly load: NumberedLoad;
@@ -48,19 +47,19 @@ export interface OpenWay {
 export const wireAt = ({ wire, laid }: WireLink, place: number): Wire =>
   laid === null ? wire : laid[place]!;
 
-/** @param places the rig is played at; none is the rig as its leads are laid */
+/** @param places the rig is played at; none is the rig as its cables are laid */
 export function openWay(
   tree: SectionTree,
   rig: Rig,
   playing: string | null,
-  places: readonly Situation[],
+  places: readonly Place[],
 ): OpenWay {
   const open = new Set(allDevices(rig).flatMap(switchesOfDevice));
-  const standing = { ...rig.standing, playing, powered: true };
-  const route = routeOf({ ...rig, standing }, undefined, open);
+  const state = { ...rig.state, playing, unpowered: [] };
+  const route = routeOf({ ...rig, state }, undefined, open);
   const drivers: DriverLink[] = [];
-  const end: Link = { kind: 'end', load: tree.loadOf(route.end.load) };
-  const first = new Linker(tree, rig, places, drivers).link(route.steps, end);
+  const destination: Link = { kind: 'destination', load: tree.loadOf(route.destination.load) };
+  const first = new Linker(tree, rig, places, drivers).link(route.steps, destination);
   drivers.reverse();
   for (const [i, driver] of drivers.entries()) driver.number = i + 1;
   return {
@@ -80,12 +79,12 @@ class Linker {
   constructor(
     private readonly tree: SectionTree,
     private readonly rig: Rig,
-    private readonly places: readonly Situation[],
+    private readonly places: readonly Place[],
     private readonly drivers: DriverLink[],
   ) {}
 
-  link(steps: readonly RouteStep[], end: Link): Link {
-    let next = end;
+  link(steps: readonly RouteStep[], destination: Link): Link {
+    let next = destination;
     for (let i = steps.length - 1; i >= 0; i--) next = this.before(next, steps[i]!);
     return next;
   }
@@ -108,10 +107,10 @@ class Linker {
   }
 
   private driver(step: Extract<RouteStep, { kind: 'driver' }>, next: Link): DriverLink {
-    const { place, engaged, load, source } = step;
+    const { spot, engaged, load, source } = step;
     const link: DriverLink = {
       kind: 'driver',
-      place,
+      spot,
       engaged,
       source,
       load: this.tree.loadOf(load),
@@ -124,21 +123,21 @@ class Linker {
   }
 
   private wire(step: Extract<RouteStep, { kind: 'wire' }>, next: Link): WireLink {
-    const { place, elements } = step;
+    const { spot, elements } = step;
     const { tree, places, rig } = this;
     const isNamed =
-      place.kind === 'lead' && places.some(({ lengths }) => lengths[place.id] !== undefined);
-    const lead = isNamed ? findLead(rig, place.id) : undefined;
-    const laid = lead
-      ? places.map((at) => tree.wireOf(leadAsStep(leadAt(lead, at)).elements))
+      spot.kind === 'cable' && places.some(({ lengths }) => lengths[spot.id] !== undefined);
+    const cable = isNamed ? findCable(rig, spot.id) : undefined;
+    const laid = cable
+      ? places.map((at) => tree.wireOf(cableAsStep(cableAt(cable, at)).elements))
       : null;
-    return { kind: 'wire', place, wire: tree.wireOf(elements), laid, next };
+    return { kind: 'wire', spot, wire: tree.wireOf(elements), laid, next };
   }
 }
 
-/** Whether a place changes leads that are only felt as a load on the line: then the way itself is another. */
-export const changesLoads = (rig: Rig, { lengths }: Situation): boolean =>
-  rig.rows.some(
-    ({ at, leads }) =>
-      at.kind === 'side' && leads.some((lead) => lead && lengths[lead.id] !== undefined),
+/** Whether a place changes cables that are only felt as a load on the line: then the way itself is another. */
+export const changesLoads = (rig: Rig, { lengths }: Place): boolean =>
+  rig.electrical.rows.some(
+    ({ at, cables }) =>
+      at.kind === 'side' && cables.some((cable) => cable && lengths[cable.id] !== undefined),
   );

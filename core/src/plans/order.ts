@@ -1,4 +1,4 @@
-import { patchLead, wantsPickup, type Device, type DeviceClass } from '../gear';
+import { patchCable, wantsPickup, type Device, type DeviceClass } from '../gear';
 import { offRole } from '../path';
 import { freshId, mainRow, type Edit, type Rig, type Row } from '../rig';
 
@@ -10,14 +10,14 @@ export interface Conventions {
   readonly timeInLoop: boolean;
   /** Modulation stands before the drives, which then distort what it does. */
   readonly modulationFirst: boolean;
-  /** A passive volume stands behind the drives instead of at the pickup. */
-  readonly volumeBehind: boolean;
+  /** A passive volume stands after the drives instead of at the pickup. */
+  readonly volumeAfterDrives: boolean;
 }
 
 export const USUAL_CONVENTIONS: Conventions = {
   timeInLoop: true,
   modulationFirst: false,
-  volumeBehind: false,
+  volumeAfterDrives: false,
 };
 
 export interface ProposedPlace {
@@ -27,7 +27,7 @@ export interface ProposedPlace {
 }
 
 interface Usual {
-  /** Small is early; null stays behind what it stands behind now. */
+  /** Small is early; null stays after what it stands after now. */
   readonly rank: number | null;
   readonly reason: string;
 }
@@ -35,10 +35,10 @@ interface Usual {
 const STAYS: Usual = { rank: null, reason: 'It divides or joins the way: it stays where it is.' };
 
 const USUAL: Readonly<Record<DeviceClass, Usual>> = {
-  wireless: { rank: 0, reason: 'It takes the place of the first lead.' },
+  wireless: { rank: 0, reason: 'It takes the place of the first cable.' },
   tuner: {
     rank: 10,
-    reason: 'It hears the guitar alone, and its mute silences everything behind it.',
+    reason: 'It hears the guitar alone, and its mute silences everything after it.',
   },
   lowImpedanceFuzz: {
     rank: 20,
@@ -47,27 +47,27 @@ const USUAL: Readonly<Record<DeviceClass, Usual>> = {
   wah: {
     rank: 30,
     reason:
-      'It answers best to the pickup; behind a low-impedance fuzz, which would load its output.',
+      'It answers best to the pickup; after a low-impedance fuzz, which would load its output.',
   },
   passiveVolume: { rank: 32, reason: 'Its large track suits the pickup.' },
   buffer: { rank: 34, reason: 'As soon after the pickup as what wants the pickup allows.' },
   octave: { rank: 40, reason: 'It tracks best on the clean signal.' },
   compressor: {
     rank: 50,
-    reason: 'It evens out the playing; behind the drives it would raise their noise.',
+    reason: 'It evens out the playing; after the drives it would raise their noise.',
   },
   fuzz: { rank: 58, reason: 'The roughest of the drives comes first.' },
-  boost: { rank: 60, reason: 'It pushes the drives behind it.' },
+  boost: { rank: 60, reason: 'It pushes the drives after it.' },
   drive: { rank: 60, reason: 'Drives come before what repeats or moves their sound.' },
   preamp: { rank: 64, reason: 'It sums up the drives.' },
   equaliser: { rank: 66, reason: 'It trims what the drives have made.' },
   gate: {
     rank: 70,
-    reason: 'Behind what makes the noise, before what ought to ring on.',
+    reason: 'After what makes the noise, before what ought to ring on.',
   },
   poweredVolume: {
     rank: 72,
-    reason: 'Behind the drives it fades without cleaning them up; repeats ring on behind it.',
+    reason: 'After the drives it fades without cleaning them up; repeats ring on after it.',
   },
   modulation: { rank: 80, reason: 'It moves the finished sound.' },
   delay: { rank: 90, reason: 'It repeats the finished sound.' },
@@ -87,20 +87,22 @@ function usualPlace(device: Device, hasFuzz: boolean, conventions: Conventions):
   if (deviceClass === 'tuner' && drives && hasFuzz)
     return {
       rank: 35,
-      reason: 'Its bypass is buffered: behind the fuzz, which wants the pickup, ahead of the rest.',
+      reason: 'Its bypass is buffered: after the fuzz, which wants the pickup, ahead of the rest.',
     };
   if (deviceClass === 'modulation' && conventions.modulationFirst)
     return { rank: 55, reason: 'Before the drives, which then distort what it does.' };
-  if (deviceClass === 'passiveVolume' && conventions.volumeBehind)
-    return { rank: 73, reason: 'Behind the drives, where it fades without cleaning them up.' };
+  if (deviceClass === 'passiveVolume' && conventions.volumeAfterDrives)
+    return { rank: 73, reason: 'After the drives, where it fades without cleaning them up.' };
   return USUAL[deviceClass];
 }
 
 /** The row of the main amp's effects loop, where it is used. */
 const loopRowOf = (rig: Rig): Row | undefined =>
-  rig.rows.find(({ at }) => at.kind === 'ampLoop' && at.end === rig.ends[0]!.id);
+  rig.electrical.rows.find(
+    ({ at }) => at.kind === 'ampLoop' && at.destination === rig.electrical.destinations[0]!.id,
+  );
 
-/** Ranks of a row of devices; what stays takes the rank of what it stands behind. */
+/** Ranks of a row of devices; what stays takes the rank of what it stands after. */
 function ranksOf(devices: readonly Device[], conventions: Conventions): readonly number[] {
   const hasFuzz = devices.some(wantsPickup);
   let before = 0;
@@ -129,7 +131,7 @@ export function proposeOrder(
       return {
         device: device.id,
         row: inLoop ? 'ampLoop' : 'main',
-        reason: inLoop ? `${reason} In the loop it comes behind the amp’s own drive.` : reason,
+        reason: inLoop ? `${reason} In the loop it comes after the amp’s own drive.` : reason,
       };
     });
 }
@@ -143,7 +145,7 @@ export function orderBreaks(devices: readonly Device[]): number {
   return breaks;
 }
 
-/** Puts the pedals in this order. Long leads stay at the ends of their rows; patches stay between. */
+/** Puts the pedals in this order. Long cables stay at the ends of their rows; patches stay between. */
 export function orderEdit(
   rig: Rig,
   places: readonly Pick<ProposedPlace, 'device' | 'row'>[],
@@ -162,9 +164,9 @@ export function orderEdit(
       at: 0,
       remove: row.devices.length,
       devices: wanted,
-      leads: leadsFor(rig, row, wanted.length, taken),
+      cables: cablesFor(rig, row, wanted.length, taken),
       positions: Object.fromEntries(
-        Object.entries(rig.standing.positions).filter(([id]) =>
+        Object.entries(rig.state.positions).filter(([id]) =>
           wanted.some((device) => id === device.id || id.startsWith(`${device.id}.`)),
         ),
       ),
@@ -173,20 +175,20 @@ export function orderEdit(
   return splices.length === 1 ? splices[0]! : { kind: 'group', edits: splices };
 }
 
-/** The leads of a row for another number of devices: first and last stay, patches come or go between. */
-function leadsFor(rig: Rig, { leads }: Row, devices: number, taken: string[]): Row['leads'] {
+/** The cables of a row for another number of devices: first and last stay, patches come or go between. */
+function cablesFor(rig: Rig, { cables }: Row, devices: number, taken: string[]): Row['cables'] {
   const wanted = devices + 1;
-  if (wanted === leads.length) return leads;
-  const [first, last] = [leads[0]!, leads.at(-1)!];
+  if (wanted === cables.length) return cables;
+  const [first, last] = [cables[0]!, cables.at(-1)!];
   if (wanted === 1) return [last];
-  const patches = [...leads.slice(1, -1)].slice(0, Math.max(0, wanted - 2));
+  const patches = [...cables.slice(1, -1)].slice(0, Math.max(0, wanted - 2));
   while (patches.length < wanted - 2) {
-    const patch = patchLead(freshId(rig, 'l', taken));
+    const patch = patchCable(freshId(rig, 'l', taken.length));
     taken.push(patch.id);
     patches.push(patch);
   }
-  if (leads.length > 1) return [first, ...patches, last];
-  const id = freshId(rig, 'l', taken);
+  if (cables.length > 1) return [first, ...patches, last];
+  const id = freshId(rig, 'l', taken.length);
   taken.push(id);
   return [first, ...patches, first && { ...first, id }];
 }

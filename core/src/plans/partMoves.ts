@@ -12,9 +12,9 @@ export function partMoves(rig: Rig): readonly Move[] {
   return allDevices(rig).flatMap((device) => [
     ...removeMoves(rig, device),
     ...bypassMoves(device),
-    ...loadedMoves(rig, device),
+    ...hardwiredMoves(rig, device),
     ...potMoves(device),
-    ...standInMoves(rig, device),
+    ...simulatorMoves(rig, device),
   ]);
 }
 
@@ -27,7 +27,7 @@ const move = (
 ): Move => ({ key, action, effort: { ...NOTHING, ...effort }, claims, condition: null, against });
 
 function removeMoves(rig: Rig, { id, deviceClass }: Device): readonly Move[] {
-  if (deviceClass !== 'buffer' || rig.brief.keptDevices.includes(id)) return [];
+  if (deviceClass !== 'buffer' || rig.texts.brief.keptDevices.includes(id)) return [];
   const claims = [`bypass ${id}`, `place ${id}`, `gap ${id}`];
   const action = { kind: 'removeBuffer', device: id } as const;
   return [move(`remove ${id}`, action, { minutes: MINUTES.removeBox }, claims)];
@@ -40,9 +40,9 @@ function bypassMoves({ id, bypass, bypassChoice }: Device): readonly Move[] {
   return [move(`bypass ${id} ${to}`, action, { minutes: MINUTES.flipBypass }, [`bypass ${id}`])];
 }
 
-function loadedMoves(rig: Rig, device: Device): readonly Move[] {
+function hardwiredMoves(rig: Rig, device: Device): readonly Move[] {
   const { id, bypass, insert, sideJack } = device;
-  if (bypass !== 'loaded') return [];
+  if (bypass !== 'hardwired') return [];
   const convert = move(
     `convert ${id}`,
     { kind: 'convert', device: id },
@@ -56,7 +56,7 @@ function loadedMoves(rig: Rig, device: Device): readonly Move[] {
     [`bypass ${id}`],
   );
   const isPlain = insert === 'none' && sideJack === 'none' && rowOf(rig, id) === mainRow(rig);
-  if (!isPlain || rig.brief.keepsOrder) return [convert];
+  if (!isPlain || rig.texts.brief.keepsOrder) return [convert];
   const loopOut = move(
     `loop ${id}`,
     { kind: 'loopOut', device: id },
@@ -72,28 +72,28 @@ function loadedMoves(rig: Rig, device: Device): readonly Move[] {
   return [convert, loopOut];
 }
 
-/** Where a low-impedance fuzz has something in front of it that may drive it. */
-function standInMoves(rig: Rig, device: Device): readonly Move[] {
+/** Where a low-impedance fuzz has something before it that may drive it. */
+function simulatorMoves(rig: Rig, device: Device): readonly Move[] {
   const isFirst = mainRow(rig).devices[0]?.id === device.id;
-  if (!wantsPickup(device) || device.standIn || isFirst) return [];
-  if (rig.guitars.every(({ kind }) => kind !== 'magnetic')) return [];
+  if (!wantsPickup(device) || device.pickupSimulator || isFirst) return [];
+  if (rig.electrical.guitars.every(({ kind }) => kind !== 'magnetic')) return [];
   return [
     move(
-      `standIn ${device.id}`,
-      { kind: 'standIn', device: device.id },
+      `pickupSimulator ${device.id}`,
+      { kind: 'pickupSimulator', device: device.id },
       {
-        minutes: MINUTES.fitStandIn,
+        minutes: MINUTES.fitPickupSimulator,
         solders: true,
-        cost: USUAL_PRICE.standIn,
+        cost: USUAL_PRICE.pickupSimulator,
         isCostAssumed: true,
         buys: ['a coil and a resistor'],
       },
-      [`standIn ${device.id}`],
+      [`pickupSimulator ${device.id}`],
     ),
   ];
 }
 
-/** Tracks for the pickup's side and for behind a buffer: which one suits shows in the goal. */
+/** Tracks for the pickup's side and for after a buffer: which one suits shows in the goal. */
 function potMoves({ id, pot }: Device): readonly Move[] {
   if (!pot) return [];
   return USUAL_TRACKS_OHM.filter((ohm) => Math.abs(Math.log(ohm / pot.potOhm.value)) > ALIKE).map(

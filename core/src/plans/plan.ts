@@ -28,6 +28,6 @@ export function effortOf(moves: readonly Move[]): Effort {
 }
 
 /** Whether moves together stay within the limits of a brief. */
-export function isAllowed({ brief }: Rig, { cost, boxes }: Effort): boolean {
+export function isAllowed({ texts: { brief } }: Rig, { cost, boxes }: Effort): boolean {
   return cost <= (brief.mostMoney ?? Infinity) && boxes <= (brief.mostBoxes ?? Infinity);
 }

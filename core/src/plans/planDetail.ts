@@ -4,10 +4,10 @@ import {
   applyEdit,
   applyEdits,
   mainRow,
-  standAt,
+  goToPlace,
   type Edit,
   type Rig,
-  type Standing,
+  type SwitchState,
 } from '../rig';
 import { countedScenes } from './countedStates';
 import { Evaluator } from './evaluate';
@@ -66,14 +66,15 @@ export function detailOfPlan(
 
 function casesOf(before: Rig, after: Rig, solver: SectionSolver): readonly PlanCase[] {
   const scenes = countedScenesOf(before);
-  const places = before.situations.length > 0 ? before.situations.map(({ id }) => id) : [null];
+  const places =
+    before.electrical.places.length > 0 ? before.electrical.places.map(({ id }) => id) : [null];
   const standings = { before: countedScenes(before), after: countedScenes(after) };
   return places.flatMap((id) => {
     const [there, then] = [layFor(before, id), layFor(after, id)];
-    const place = before.situations.find((situation) => situation.id === id)?.name ?? null;
+    const place = before.electrical.places.find((place) => place.id === id)?.name ?? null;
     return scenes.map((scene, i): PlanCase => {
-      const measure = (rig: Rig, standing: Standing): Figures | null => {
-        const measured = measureRig({ ...rig, standing }, solver);
+      const measure = (rig: Rig, state: SwitchState): Figures | null => {
+        const measured = measureRig({ ...rig, state }, solver);
         return measured.kind === 'sounding' ? measured.figures : null;
       };
       return {
@@ -86,12 +87,15 @@ function casesOf(before: Rig, after: Rig, solver: SectionSolver): readonly PlanC
   });
 }
 
-function countedScenesOf({ scenes, brief }: Rig): readonly (string | null)[] {
+function countedScenesOf({
+  electrical: { scenes },
+  texts: { brief },
+}: Rig): readonly (string | null)[] {
   const counted = scenes.filter(({ id }) => !brief.uncounted.includes(id));
   return counted.length > 0 ? counted.map(({ name }) => name) : [null];
 }
 
 function layFor(rig: Rig, id: string | null): Rig {
-  const situation = rig.situations.find((one) => one.id === id);
-  return situation ? applyEdits(rig, standAt(rig, situation)) : rig;
+  const place = rig.electrical.places.find((one) => one.id === id);
+  return place ? applyEdits(rig, goToPlace(rig, place)) : rig;
 }

@@ -1,7 +1,7 @@
-import { LEAD_CLASSES, type Lead } from '../gear';
-import { nameLead } from '../figures';
+import { CABLE_CLASSES, type Cable } from '../gear';
+import { nameCable } from '../figures';
 import { formatQuantity, type UnitSystem } from '../quantity';
-import { findDevice, findLead, type Rig } from '../rig';
+import { findDevice, findCable, type Rig } from '../rig';
 import { capacitorPlace } from './editOfMove';
 import type { Move, MoveAction } from './move';
 
@@ -30,12 +30,12 @@ function sayAction(rig: Rig, action: MoveAction, units: UnitSystem): string {
       return `Put ${name(action.device)} into a true-bypass loop`;
     case 'pot':
       return `Put a ${formatQuantity(action.potOhm, 'resistance', units)} track into ${name(action.device)}`;
-    case 'leadKind':
-      return sayLeadKind(rig, action, units);
-    case 'leadLength':
+    case 'cableKind':
+      return sayCableKind(rig, action, units);
+    case 'cableLength':
       return sayLength(rig, action, units);
-    case 'standIn':
-      return `Fit a stand-in for the pickup ahead of ${name(action.device)}`;
+    case 'pickupSimulator':
+      return `Fit a pickup simulator ahead of ${name(action.device)}`;
     case 'capacitor':
       return sayCapacitor(rig, action, units);
   }
@@ -44,43 +44,49 @@ function sayAction(rig: Rig, action: MoveAction, units: UnitSystem): string {
 /** "a buffer", "an ordinary buffer"; a name of its own stays as it is. */
 const article = (name: string): string => (name === 'buffer' ? 'an ordinary buffer' : name);
 
-/** "between Skiff and Ember", "in front of Skiff", "at the end, behind Ember". */
+/** "between Skiff and Ember", "before Skiff", "at the end, after Ember". */
 function sayGap(rig: Rig, before: string | null, moved?: string): string {
-  const devices = rig.rows[0]!.devices.filter(({ id }) => id !== moved);
+  const devices = rig.electrical.rows[0]!.devices.filter(({ id }) => id !== moved);
   const at = before === null ? devices.length : devices.findIndex(({ id }) => id === before);
   const [left, right] = [devices[at - 1], devices[at]];
-  if (!right) return left ? `${moved ? 'to' : 'at'} the end, behind ${left.name}` : 'on the board';
-  return left ? `between ${left.name} and ${right.name}` : `first, in front of ${right.name}`;
+  if (!right) return left ? `${moved ? 'to' : 'at'} the end, after ${left.name}` : 'on the board';
+  return left ? `between ${left.name} and ${right.name}` : `first, before ${right.name}`;
 }
 
 type ActionOf<K extends MoveAction['kind']> = Extract<MoveAction, { kind: K }>;
 
-function sayLeadKind(rig: Rig, { leads, like }: ActionOf<'leadKind'>, units: UnitSystem): string {
+function sayCableKind(
+  rig: Rig,
+  { cables, like }: ActionOf<'cableKind'>,
+  units: UnitSystem,
+): string {
   const kind = sayKind(like, units);
-  if (leads.length > 1) return `Change the ${leads.length} patches for ${kind}`;
-  return `Change ${nameLead(rig, leads[0]!)} for ${kind}`;
+  if (cables.length > 1) return `Change the ${cables.length} patches for ${kind}`;
+  return `Change ${nameCable(rig, cables[0]!)} for ${kind}`;
 }
 
-function sayKind(like: Lead, units: UnitSystem): string {
+function sayKind(like: Cable, units: UnitSystem): string {
   const each = formatQuantity(like.cPerMF.value, 'capacitancePerLength', units);
   if (like.gear) return `${like.name} (${each})`;
-  return `a ${LEAD_CLASSES[like.leadClass].label} lead (${each})`;
+  return `a ${CABLE_CLASSES[like.cableClass].label} cable (${each})`;
 }
 
 function sayLength(
   rig: Rig,
-  { lead: id, lengthM }: ActionOf<'leadLength'>,
+  { cable: id, lengthM }: ActionOf<'cableLength'>,
   units: UnitSystem,
 ): string {
-  const isCut = lengthM < (findLead(rig, id)?.lengthM.value ?? 0);
+  const isCut = lengthM < (findCable(rig, id)?.lengthM.value ?? 0);
   const to = formatQuantity(lengthM, 'length', units);
-  return isCut ? `Shorten ${nameLead(rig, id)} to ${to}` : `Lengthen ${nameLead(rig, id)} to ${to}`;
+  return isCut
+    ? `Shorten ${nameCable(rig, id)} to ${to}`
+    : `Lengthen ${nameCable(rig, id)} to ${to}`;
 }
 
 function sayCapacitor(rig: Rig, { goal }: ActionOf<'capacitor'>, units: UnitSystem): string {
   const at = capacitorPlace(rig);
-  const where = at ? ` in the plug of ${nameLead(rig, at.lead.id)}` : '';
+  const where = at ? ` in the plug of ${nameCable(rig, at.cable.id)}` : '';
   return goal === 'resonance'
-    ? `Add a capacitor${where}, to ${formatQuantity(rig.approach.wantedHz.value, 'frequency', units)}`
-    : `Add a capacitor${where}, to what the reference lead has`;
+    ? `Add a capacitor${where}, to ${formatQuantity(rig.electrical.approach.wantedHz.value, 'frequency', units)}`
+    : `Add a capacitor${where}, to what the reference cable has`;
 }

@@ -12,7 +12,7 @@ export const TERM_WORDS: Readonly<
   distance: {
     label: 'distance from straight in',
     unit: 'dB',
-    says: 'How far the sound is from the reference lead straight in, 200 Hz to 8 kHz, whichever way.',
+    says: 'How far the sound is from the reference cable straight in, 200 Hz to 8 kHz, whichever way.',
   },
   spread: {
     label: 'spread',
@@ -123,7 +123,7 @@ export function sayWorse(plan: RankedPlan, asItIs: RankedPlan): readonly string[
 /** Rules and schools that would not do it so. */
 export function sayAgainst(rig: Rig, plan: RankedPlan, asItIs: RankedPlan): readonly string[] {
   const own = plan.moves.flatMap(({ against }) => (against === null ? [] : [against]));
-  const { kind } = rig.approach;
+  const { kind } = rig.electrical.approach;
   const adds = plan.moves.some(({ action }) => ['buffer', 'ownPedal'].includes(action.kind));
   const more = plan.score.terms.buffers - asItIs.score.terms.buffers;
   return [

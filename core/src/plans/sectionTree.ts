@@ -1,16 +1,16 @@
-import { compilePath, lumpedLimitM, pathLeadM, type Load, type PathElement } from '../circuit';
-import type { Ladder, LeadForm, Source } from '../circuit';
+import { compilePath, lumpedLimitM, pathCableM, type Load, type PathElement } from '../circuit';
+import type { Ladder, CableForm, Source } from '../circuit';
 
 /// All driven sections that any candidate of a search has, as one tree: a root for each source, a branch for
-/// each piece of wire behind the one before. Candidates that share a beginning share its nodes, and what was
+/// each piece of wire after the one before. Candidates that share a beginning share its nodes, and what was
 /// measured at a node under a load is never measured again.
 
 /** A piece of a way with a number: the same one for the same content, whoever made it. */
 export interface Wire {
   readonly number: number;
-  readonly leadM: number;
+  readonly cableM: number;
   readonly elements: readonly PathElement[];
-  readonly ladder: (form: LeadForm) => Ladder;
+  readonly ladder: (form: CableForm) => Ladder;
 }
 
 /** What ends a section, with a number. */
@@ -21,8 +21,8 @@ export interface NumberedLoad {
 
 export class SectionNode {
   readonly depth: number;
-  readonly leadM: number;
-  /** Too long for leads as capacitances. */
+  readonly cableM: number;
+  /** Too long for cables as capacitances. */
   readonly isLong: boolean;
   private readonly children = new Map<number, SectionNode>();
   /** Measured values by what measures and the number of the load. */
@@ -34,8 +34,8 @@ export class SectionNode {
     readonly wire: Wire | null,
   ) {
     this.depth = parent ? parent.depth + 1 : 0;
-    this.leadM = (parent?.leadM ?? 0) + (wire?.leadM ?? 0);
-    this.isLong = this.leadM > lumpedLimitM(source);
+    this.cableM = (parent?.cableM ?? 0) + (wire?.cableM ?? 0);
+    this.isLong = this.cableM > lumpedLimitM(source);
   }
 
   then(wire: Wire): SectionNode {
@@ -79,9 +79,9 @@ export class SectionTree {
     (source) => new SectionNode(source, null, null),
   );
   private readonly wires = new Numbering<readonly PathElement[], Wire>((elements, number) => {
-    const ladders: Partial<Record<LeadForm, Ladder>> = {};
-    const ladder = (form: LeadForm) => (ladders[form] ??= compilePath(elements, form));
-    return { number, leadM: pathLeadM(elements), elements, ladder };
+    const ladders: Partial<Record<CableForm, Ladder>> = {};
+    const ladder = (form: CableForm) => (ladders[form] ??= compilePath(elements, form));
+    return { number, cableM: pathCableM(elements), elements, ladder };
   });
   private readonly loads = new Numbering<Load, NumberedLoad>((load, number) => ({ number, load }));
 

@@ -12,7 +12,7 @@ import { orderBreaks } from './order';
  */
 export function shiftMoves(rig: Rig): readonly Move[] {
   const { devices } = mainRow(rig);
-  if (rig.brief.keepsOrder) return [];
+  if (rig.texts.brief.keepsOrder) return [];
   const breaks = orderBreaks(devices);
   return devices.flatMap((device, from): readonly Move[] => {
     if (!mayMove(rig, device)) return [];
@@ -21,22 +21,22 @@ export function shiftMoves(rig: Rig): readonly Move[] {
       .filter((to) => to !== from && !passesJoint(devices, from, to))
       .flatMap((to): readonly Move[] => {
         const isUsual = orderBreaks(rest.toSpliced(to, 0, device)) <= breaks;
-        const isStopgap = drivesOff(device) && rig.brief.uses[device.id] !== 'leftOn';
+        const isStopgap = drivesOff(device) && rig.texts.brief.uses[device.id] !== 'leftOn';
         if (!isUsual && !isStopgap) return [];
         return [shift(device, rest[to]?.id ?? null, isUsual)];
       });
   });
 }
 
-/** Where among the others a pedal could help: a buffer anywhere behind the fuzzes, the rest in one place. */
+/** Where among the others a pedal could help: a buffer anywhere after the fuzzes, the rest in one place. */
 function placesFor(device: Device, rest: readonly Device[]): readonly number[] {
-  const behindFuzz = rest.findLastIndex(wantsPickup) + 1;
+  const afterFuzz = rest.findLastIndex(wantsPickup) + 1;
   if (wantsPickup(device)) return [0];
   if (device.deviceClass === 'buffer')
-    return Array.from({ length: rest.length + 1 - behindFuzz }, (_, i) => behindFuzz + i);
-  if (drivesOff(device)) return [behindFuzz];
+    return Array.from({ length: rest.length + 1 - afterFuzz }, (_, i) => afterFuzz + i);
+  if (drivesOff(device)) return [afterFuzz];
   const shelter = rest.findIndex(drivesOff) + 1;
-  const places = [...(shelter > 0 ? [shelter] : []), ...(isWah(device) ? [behindFuzz] : [])];
+  const places = [...(shelter > 0 ? [shelter] : []), ...(isWah(device) ? [afterFuzz] : [])];
   return [...new Set(places)];
 }
 
@@ -63,10 +63,10 @@ const JOINTS: readonly Device['deviceClass'][] = [
 const isJoint = ({ deviceClass }: Device): boolean => JOINTS.includes(deviceClass);
 
 function mayMove(rig: Rig, device: Device): boolean {
-  if (isJoint(device) || rig.brief.keptDevices.includes(device.id)) return false;
+  if (isJoint(device) || rig.texts.brief.keptDevices.includes(device.id)) return false;
   return (
     drivesOff(device) ||
-    device.bypass === 'loaded' ||
+    device.bypass === 'hardwired' ||
     device.pot !== null ||
     wantsPickup(device) ||
     isWah(device)

@@ -1,4 +1,4 @@
-import type { Rig } from '../rig';
+import type { Electrical } from '../rig';
 import type { NodeMeter } from './nodeMeter';
 import { wireAt, type DriverLink, type Link, type OpenWay, type WireLink } from './openWay';
 import type { SectionNode } from './sectionTree';
@@ -19,7 +19,7 @@ export function spreadOf(
   way: OpenWay,
   places: readonly number[],
   still: ReadonlyMap<string, boolean>,
-  links: Rig['links'],
+  links: Electrical['links'],
 ): number {
   const open = links
     .map((link) => link.filter((id) => !still.has(id)))
@@ -39,7 +39,7 @@ export function spreadOf(
 
 function withLinks(
   still: ReadonlyMap<string, boolean>,
-  links: Rig['links'],
+  links: Electrical['links'],
   bits: number,
 ): ReadonlyMap<string, boolean> {
   const fixed = new Map(still);
@@ -75,10 +75,10 @@ class Extremes {
   }
 }
 
-/** Walks all places at once until a lead is another one there. */
+/** Walks all places at once until a cable is another one there. */
 class ExtremeWalk {
   private readonly extremes: readonly Extremes[];
-  private readonly end: number;
+  private readonly destination: number;
   private from = 0;
   private arrived = 0;
 
@@ -88,8 +88,8 @@ class ExtremeWalk {
     private readonly places: readonly number[],
     private readonly fixed: ReadonlyMap<string, boolean>,
   ) {
-    this.end = way.drivers.length + 1;
-    this.extremes = places.map(() => new Extremes(this.end + 1));
+    this.destination = way.drivers.length + 1;
+    this.extremes = places.map(() => new Extremes(this.destination + 1));
   }
 
   /** Drivers come in the order of the signal: when one is walked from, all ways to it are known. */
@@ -132,14 +132,14 @@ class ExtremeWalk {
   }
 
   private arrive(
-    link: Extract<Link, { kind: 'driver' | 'end' }>,
+    link: Extract<Link, { kind: 'driver' | 'destination' }>,
     node: SectionNode,
     at: number | null,
   ): void {
     this.arrived++;
     const treble = this.meter.measure(node, link.load);
     if (Number.isNaN(treble)) return;
-    const to = link.kind === 'end' ? this.end : link.number;
+    const to = link.kind === 'destination' ? this.destination : link.number;
     if (at !== null) this.extremes[at]!.reach(this.from, to, treble);
     else for (const one of this.extremes) one.reach(this.from, to, treble);
   }

@@ -1,5 +1,6 @@
 import { formatQuantity, parseQuantity, type UnitSystem } from '../quantity';
 import { LONGEST_SOURCE, type Sourced } from '../gear';
+import { isDay } from './day';
 import type { FieldRule } from './fields';
 
 /** A refused value: which field, what was wrong, and the limit where there is one. */
@@ -57,16 +58,6 @@ export function checkSourced(rule: FieldRule, sourced: Sourced): FieldProblem | 
     return refuse(`source: ${by.length} characters are above the most, ${LONGEST_SOURCE}.`);
   }
   return null;
-}
-
-/** A day of the calendar, without a clock to ask. */
-function isDay(text: string): boolean {
-  const match = /^(\d{4})-(\d{2})-(\d{2})$/u.exec(text);
-  if (!match) return false;
-  const [year, month, day] = match.slice(1).map(Number) as [number, number, number];
-  const isLeap = (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0;
-  const days = [31, isLeap ? 29 : 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31][month - 1];
-  return days !== undefined && day >= 1 && day <= days;
 }
 
 /** Absurd values are shown as powers of ten rather than as a row of zeros. */

@@ -1,40 +1,36 @@
-import type { Sourced } from '../gear';
-import { checkSourced } from './checkField';
+import type { Destination } from '../gear';
 import { checkBrief } from './brief';
 import { checkGraph } from './checkGraph';
-import { FIELD_RULES, type PartKind } from './fields';
+import { checkName } from './checkName';
+import { checkNumbers } from './checkNumbers';
+import { checkSourced } from './checkField';
+import { listOf } from './edits/list';
+import { allCables, allDevices, type Place } from './electrical';
+import { FIELD_RULES } from './fields';
+import { leastNextIds } from './ids';
 import {
-  allDevices,
   LONGEST_NAME,
+  LONGEST_NOTE,
   MOST,
   MOST_DEVICES,
   MOST_LOOPS,
-  switchesOfDevice,
   type Rig,
+  type RigParts,
 } from './rig';
-
-/** What is wrong with a rig, and where: a path such as "rows[0].leads[2].lengthM". */
-export interface RigProblem {
-  readonly path: string;
-  readonly message: string;
-}
+import type { RigProblem } from './rigProblem';
+import { switchesOfDevice } from './switchState';
 
 /**
  * Everything that must hold for a rig beyond the shapes of its parts: lists within their limits, ids used
- * once, every row with a beginning and an end, switches of known devices only, names present, numbers in
- * range; and the same for every pinned rig.
+ * once and below the counter, every row with a beginning and an end, switches of known devices only, names
+ * present, numbers in range; and the same for every pinned rig.
  */
 export function checkRig(rig: Rig): readonly RigProblem[] {
   return [
-    ...checkSizes(rig),
-    ...checkIds(rig),
-    ...checkGraph(rig),
-    ...checkStanding(rig),
-    ...checkNames(rig),
-    ...checkParts(rig),
-    ...checkBrief(rig.brief),
+    ...checkWhole(rig, rig.pins),
+    ...checkCounter(rig),
     ...rig.pins.flatMap((pin, i) =>
-      checkRig({ ...pin.rig, pins: [] }).map(({ path, message }) => ({
+      checkWhole(pin.rig, []).map(({ path, message }) => ({
         path: `pins[${i}].rig.${path}`,
         message,
       })),
@@ -42,21 +38,47 @@ export function checkRig(rig: Rig): readonly RigProblem[] {
   ];
 }
 
+function checkWhole(parts: RigParts, pins: Rig['pins']): readonly RigProblem[] {
+  return [
+    ...checkSizes({ ...parts, pins } as Rig),
+    ...checkIds(parts, pins),
+    ...checkGraph(parts),
+    ...checkState(parts),
+    ...checkTexts(parts),
+    ...checkNames(parts, pins),
+    ...checkElectrical(parts),
+    ...checkFittings(parts),
+    ...checkBrief(parts.texts.brief),
+  ];
+}
+
+function* checkCounter(rig: Rig): Generator<RigProblem> {
+  for (const [letter, least] of Object.entries(leastNextIds(rig))) {
+    const next = rig.nextIds[letter] ?? 1;
+    if (!Number.isInteger(next) || next < least)
+      yield {
+        path: `nextIds.${letter}`,
+        message: `The next id of “${letter}”: ${next} is below the least, ${least}: ids would be used twice.`,
+      };
+  }
+}
+
 function* checkSizes(rig: Rig): Generator<RigProblem> {
   for (const [list, most] of Object.entries(MOST)) {
-    const { length } = rig[list as keyof typeof MOST];
+    const { length } = listOf(rig, list as keyof typeof MOST);
     if (length > most) {
       const name = list.charAt(0).toUpperCase() + list.slice(1);
       yield { path: list, message: `${name}: ${length} is above the most, ${most}.` };
     }
   }
-  for (const list of ['guitars', 'rows', 'ends'] as const) {
-    if (rig[list].length === 0) yield { path: list, message: `A rig needs ${list}; it has none.` };
+  for (const list of ['guitars', 'rows', 'destinations'] as const) {
+    if (rig.electrical[list].length === 0)
+      yield { path: `electrical.${list}`, message: `A rig needs ${list}; it has none.` };
   }
   const devices = allDevices(rig);
   if (devices.length > MOST_DEVICES) {
     const message = `Devices: ${devices.length} is above the most, ${MOST_DEVICES}.`;
-    yield { path: 'rows', message };
+    yield { path: 'electrical.rows', message };
   }
   for (const { id, name, loops } of devices) {
     if (!Number.isInteger(loops) || loops < 0 || loops > MOST_LOOPS) {
@@ -66,104 +88,139 @@ function* checkSizes(rig: Rig): Generator<RigProblem> {
   }
 }
 
-function* checkIds(rig: Rig): Generator<RigProblem> {
+function* checkIds(parts: RigParts, pins: Rig['pins']): Generator<RigProblem> {
+  const { electrical, layout, power } = parts;
   const seen = new Map<string, string>();
-  const parts = [
-    ...rig.guitars,
-    ...rig.rows.flatMap((row) => [row, ...row.devices, ...row.leads.filter((l) => l !== null)]),
-    ...rig.ends,
-    ...rig.scenes,
-    ...rig.situations,
-    ...rig.pins,
+  const named = [
+    ...electrical.guitars,
+    ...electrical.rows.map(({ id }) => ({ id, name: `row ${id}` })),
+    ...allDevices(parts),
+    ...allCables(parts),
+    ...electrical.destinations,
+    ...electrical.scenes,
+    ...electrical.places,
+    ...layout.boards,
+    ...layout.fixtures,
+    ...power.supplies,
+    ...pins,
   ];
-  for (const part of parts) {
-    const name = 'name' in part ? part.name : `row ${part.id}`;
-    const other = seen.get(part.id);
+  for (const { id, name } of named) {
+    const other = seen.get(id);
     if (other !== undefined) {
-      const message = `Id “${part.id}” is used twice, for ${other} and for ${name}: one thing stands in one place.`;
-      yield { path: `ids.${part.id}`, message };
+      const message = `Id “${id}” is used twice, for ${other} and for ${name}: one thing stands in one place.`;
+      yield { path: `ids.${id}`, message };
     }
-    seen.set(part.id, name);
+    seen.set(id, name);
   }
 }
 
-function* checkStanding(rig: Rig): Generator<RigProblem> {
-  const switches = new Set(allDevices(rig).flatMap((d) => [d.id, ...switchesOfDevice(d)]));
-  for (const id of Object.keys(rig.standing.positions)) {
-    if (!switches.has(id)) {
-      const message = `There is no device “${id}” in this rig.`;
-      yield { path: `standing.positions.${id}`, message };
-    }
-  }
-  const { playing } = rig.standing;
-  if (playing !== null && !rig.guitars.some(({ id }) => id === playing))
-    yield { path: 'standing.playing', message: `There is no guitar “${playing}” in this rig.` };
+function* checkState(parts: RigParts): Generator<RigProblem> {
+  const { electrical, state } = parts;
+  const devices = allDevices(parts);
+  const switches = new Set(devices.flatMap((d) => [d.id, ...switchesOfDevice(d)]));
+  const ids = new Set(devices.map(({ id }) => id));
+  const noDevice = (path: string, id: string) => ({
+    path: `state.${path}.${id}`,
+    message: `There is no device “${id}” in this rig.`,
+  });
+  for (const id of Object.keys(state.positions))
+    if (!switches.has(id)) yield noDevice('positions', id);
+  for (const id of state.unpowered) if (!ids.has(id)) yield noDevice('unpowered', id);
+  const { playing } = state;
+  if (playing !== null && !electrical.guitars.some(({ id }) => id === playing))
+    yield { path: 'state.playing', message: `There is no guitar “${playing}” in this rig.` };
 }
 
-function* checkNames(rig: Rig): Generator<RigProblem> {
-  yield* checkName(rig.name, 'name');
-  for (const list of ['guitars', 'ends', 'scenes', 'situations', 'pins'] as const) {
-    for (const [i, { name }] of rig[list].entries()) yield* checkName(name, `${list}[${i}].name`);
+function* checkTexts({ texts }: RigParts): Generator<RigProblem> {
+  yield* checkName(texts.name, 'texts.name');
+  for (const [field, most] of [
+    ['player', LONGEST_NAME],
+    ['note', LONGEST_NOTE],
+  ] as const) {
+    const { length } = texts[field];
+    if (length > most)
+      yield {
+        path: `texts.${field}`,
+        message: `${field}: ${length} characters are above the most, ${most}.`,
+      };
   }
-  for (const [r, { devices, leads }] of rig.rows.entries()) {
+}
+
+function* checkNames(
+  { electrical, layout, power }: RigParts,
+  pins: Rig['pins'],
+): Generator<RigProblem> {
+  const lists = {
+    'electrical.guitars': electrical.guitars,
+    'electrical.destinations': electrical.destinations,
+    'electrical.scenes': electrical.scenes,
+    'electrical.places': electrical.places,
+    'layout.boards': layout.boards,
+    'layout.fixtures': layout.fixtures,
+    'power.supplies': power.supplies,
+    pins,
+  };
+  for (const [path, list] of Object.entries(lists))
+    for (const [i, { name }] of list.entries()) yield* checkName(name, `${path}[${i}].name`);
+  for (const [r, { devices, cables }] of electrical.rows.entries()) {
     for (const [i, { name }] of devices.entries())
-      yield* checkName(name, `rows[${r}].devices[${i}].name`);
-    for (const [i, lead] of leads.entries())
-      if (lead) yield* checkName(lead.name, `rows[${r}].leads[${i}].name`);
+      yield* checkName(name, `electrical.rows[${r}].devices[${i}].name`);
+    for (const [i, cable] of cables.entries())
+      if (cable) yield* checkName(cable.name, `electrical.rows[${r}].cables[${i}].name`);
   }
 }
 
-/** A name has something to read in it and fits a label. */
-export function* checkName(name: string, path: string): Generator<RigProblem> {
-  if (name.trim() === '')
-    yield { path, message: 'Name: it is empty; at least 1 character is needed.' };
-  else if (name.length > LONGEST_NAME) {
-    yield { path, message: `Name: ${name.length} characters are above the most, ${LONGEST_NAME}.` };
-  }
-}
-
-function* checkParts(rig: Rig): Generator<RigProblem> {
-  for (const [i, guitar] of rig.guitars.entries())
-    yield* checkNumbers('guitar', guitar, `guitars[${i}]`);
-  for (const [r, { devices, leads }] of rig.rows.entries()) {
+function* checkElectrical({ electrical }: RigParts): Generator<RigProblem> {
+  const { guitars, rows, destinations, ownDestination, places, reference, approach } = electrical;
+  for (const [i, guitar] of guitars.entries())
+    yield* checkNumbers('guitar', guitar, `electrical.guitars[${i}]`);
+  for (const [r, { devices, cables }] of rows.entries()) {
     for (const [i, device] of devices.entries())
-      yield* checkNumbers('device', device, `rows[${r}].devices[${i}]`);
-    for (const [i, lead] of leads.entries())
-      if (lead) yield* checkNumbers('lead', lead, `rows[${r}].leads[${i}]`);
+      yield* checkNumbers('device', device, `electrical.rows[${r}].devices[${i}]`);
+    for (const [i, cable] of cables.entries())
+      if (cable) yield* checkNumbers('cable', cable, `electrical.rows[${r}].cables[${i}]`);
   }
-  for (const [i, end] of rig.ends.entries()) yield* checkNumbers('end', end, `ends[${i}]`);
-  for (const [i, { lengths }] of rig.situations.entries()) {
-    for (const [id, length] of Object.entries(lengths)) {
-      const problem = checkSourced(FIELD_RULES.lead.lengthM, length);
-      if (problem) yield { path: `situations[${i}].lengths.${id}`, message: problem.message };
+  for (const [i, destination] of destinations.entries())
+    yield* checkDestination(destination, `electrical.destinations[${i}]`);
+  yield* checkDestination(ownDestination, 'electrical.ownDestination');
+  for (const [i, place] of places.entries()) yield* checkPlace(place, `electrical.places[${i}]`);
+  yield* checkNumbers('reference', reference, 'electrical.reference');
+  yield* checkNumbers('approach', approach, 'electrical.approach');
+}
+
+function* checkDestination(
+  destination: Partial<Destination> | null,
+  path: string,
+): Generator<RigProblem> {
+  if (destination) yield* checkNumbers('destination', destination, path);
+}
+
+function* checkPlace({ lengths, destination, loop }: Place, path: string): Generator<RigProblem> {
+  for (const [id, length] of Object.entries(lengths)) {
+    const problem = checkSourced(FIELD_RULES.cable.lengthM, length);
+    if (problem) yield { path: `${path}.lengths.${id}`, message: problem.message };
+  }
+  yield* checkDestination(destination, `${path}.destination`);
+  yield* checkDestination(loop, `${path}.loop`);
+}
+
+function* checkFittings({ layout, power }: RigParts): Generator<RigProblem> {
+  for (const [i, board] of layout.boards.entries())
+    yield* checkNumbers('board', board, `layout.boards[${i}]`);
+  for (const [i, fixture] of layout.fixtures.entries())
+    yield* checkNumbers('fixture', fixture, `layout.fixtures[${i}]`);
+  for (const [id, ends] of Object.entries(layout.ends))
+    for (const end of ['from', 'to'] as const) {
+      const { plug } = ends[end];
+      if (plug) yield* checkNumbers('plug', plug, `layout.ends.${id}.${end}.plug`);
     }
-  }
-  yield* checkNumbers('reference', rig.reference, 'reference');
-  yield* checkNumbers('approach', rig.approach, 'approach');
-}
-
-/** Every number of a part within its rule. */
-export function* checkNumbers(kind: PartKind, part: object, at: string): Generator<RigProblem> {
-  for (const [path, rule] of Object.entries(FIELD_RULES[kind])) {
-    const number = readNumber(part, path);
-    const problem = number && checkSourced(rule, number);
-    if (problem) yield { path: `${at}.${path}`, message: problem.message };
-  }
-}
-
-/** The number at a field's path in a part ("on.rInOhm"), or undefined where the part has none there. */
-export function readNumber(part: object, path: string): Sourced | undefined {
-  let at: unknown = part;
-  for (const key of path.split('.')) {
-    if (at === null || at === undefined) return undefined;
-    at = (at as Readonly<Record<string, unknown>>)[key];
-  }
-  return (at as Sourced | null | undefined) ?? undefined;
-}
-
-/** A copy of a part with one value at a field's path replaced. */
-export function writeAt<T extends object>(part: T, path: string, value: unknown): T {
-  const [key, ...rest] = path.split('.') as [keyof T & string, ...string[]];
-  const inner = rest.length === 0 ? value : writeAt(part[key] as object, rest.join('.'), value);
-  return { ...part, [key]: inner };
+  for (const [i, supply] of power.supplies.entries())
+    yield* checkNumbers('supply', supply, `power.supplies[${i}]`);
+  const { max } = FIELD_RULES.supply.outlets;
+  for (const [i, { outlet }] of power.feeds.entries())
+    if (!Number.isInteger(outlet) || outlet < 0 || outlet >= max)
+      yield {
+        path: `power.feeds[${i}].outlet`,
+        message: `Outlet: ${outlet} is not between 0 and ${max - 1}.`,
+      };
 }

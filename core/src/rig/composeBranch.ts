@@ -1,15 +1,16 @@
-import { endOfKind, entered, leadOfClass, patchLead } from '../gear';
-import type { Device, End, Guitar } from '../gear';
-import type { Edit, Lists } from './edit';
+import { destinationOfKind, entered, cableOfClass, patchCable } from '../gear';
+import type { Device, Destination, Guitar } from '../gear';
+import { listOf, type Edit, type Lists } from './edits';
 import {
   findDevice,
-  freshId,
   rowOf,
-  type Rig,
   type Row,
   type RowPlace,
   type SideGoal,
-} from './rig';
+  withElectrical,
+} from './electrical';
+import { freshId } from './ids';
+import { type Rig } from './rig';
 
 /// Edits for what branches off: the rows and ends that hang on a device, other guitars, effects loops.
 
@@ -22,51 +23,58 @@ export const group = (...edits: readonly (Edit | null)[]): Edit => {
 export function rowsFor(
   rig: Rig,
   device: Device,
-  leadIds: readonly string[] = [],
+  cableIds: readonly string[] = [],
 ): readonly Edit[] {
   const ids: string[] = [];
   const rows = Array.from({ length: device.loops }, (_, loop): Row => {
-    const id = freshId(rig, 'r', ids);
+    const id = freshId(rig, 'r', ids.length);
     ids.push(id);
-    return { id, at: { kind: 'loop', device: device.id, loop }, devices: [], leads: [null] };
+    return { id, at: { kind: 'loop', device: device.id, loop }, devices: [], cables: [null] };
   });
   const edits = rows.length > 0 ? [addTo(rig, 'rows', rows)] : [];
   if (device.sideJack === 'none') return edits;
-  return [...edits, ...sideRow(rig, device, ids, leadIds)];
+  return [...edits, ...sideRow(rig, device, ids, cableIds)];
 }
 
 const isSplitter = ({ deviceClass }: Device): boolean => deviceClass.endsWith('Splitter');
 
-const sideEnd = (rig: Rig, device: Device): End =>
+const sideDestination = (rig: Rig, device: Device): Destination =>
   isSplitter(device)
-    ? endOfKind('amp', 'second amp', freshId(rig, 'e'))
-    : endOfKind('tuner', 'tuner', freshId(rig, 'e'));
+    ? destinationOfKind('amp', 'second amp', freshId(rig, 'e'))
+    : destinationOfKind('tuner', 'tuner', freshId(rig, 'e'));
 
 function sideRow(
   rig: Rig,
   device: Device,
   rowIds: readonly string[],
-  leadIds: readonly string[],
+  cableIds: readonly string[],
 ): readonly Edit[] {
-  const end = sideEnd(rig, device);
-  const leadId = freshId(rig, 'l', leadIds);
-  const lead = isSplitter(device)
-    ? leadOfClass('ordinary', leadId, entered(6), 'lead')
-    : patchLead(leadId);
+  const destination = sideDestination(rig, device);
+  const cableId = freshId(rig, 'l', cableIds.length);
+  const cable = isSplitter(device)
+    ? cableOfClass('ordinary', cableId, entered(6), 'cable')
+    : patchCable(cableId);
   const row: Row = {
-    id: freshId(rig, 'r', rowIds),
-    at: { kind: 'side', device: device.id, to: { kind: 'end', end: end.id } },
+    id: freshId(rig, 'r', rowIds.length),
+    at: {
+      kind: 'side',
+      device: device.id,
+      to: { kind: 'destination', destination: destination.id },
+    },
     devices: [],
-    leads: [lead],
+    cables: [cable],
   };
   return [
-    addTo(rig, 'ends', [end]),
-    { ...addTo(rig, 'rows', [row]), at: rig.rows.length + rowIds.length },
+    addTo(rig, 'destinations', [destination]),
+    { ...addTo(rig, 'rows', [row]), at: rig.electrical.rows.length + rowIds.length },
   ];
 }
 
-export const addTo = <K extends keyof Lists>(rig: Rig, of: K, insert: Rig[K]) =>
-  ({ kind: 'list', of, at: rig[of].length, remove: 0, insert }) as Extract<Edit, { kind: 'list' }>;
+export const addTo = <K extends keyof Lists>(rig: Rig, of: K, insert: readonly Lists[K][]) =>
+  ({ kind: 'list', of, at: listOf(rig, of).length, remove: 0, insert }) as Extract<
+    Edit,
+    { kind: 'list' }
+  >;
 
 export function hangsOn(rig: Rig, { at }: Row, deviceId: string): boolean {
   switch (at.kind) {
@@ -90,9 +98,9 @@ const keyOf = (at: Extract<RowPlace, { kind: 'side' }>): string | null =>
 export function removeRows(rig: Rig, rows: readonly Row[]): readonly Edit[] {
   const devices = rows.flatMap((row) => row.devices);
   const off: Edit = {
-    kind: 'stamp',
+    kind: 'switch',
     positions: Object.fromEntries(
-      Object.keys(rig.standing.positions)
+      Object.keys(rig.state.positions)
         .filter((key) => devices.some(({ id }) => key === id || key.startsWith(`${id}.`)))
         .map((key) => [key, false]),
     ),
@@ -104,20 +112,20 @@ export function removeRows(rig: Rig, rows: readonly Row[]): readonly Edit[] {
       'rows',
       rows.map(({ id }) => id),
     ),
-    ...removeEndsOf(rig, rows),
+    ...removeDestinationsOf(rig, rows),
   ];
 }
 
 /** Gives a device another shape (its jacks, its loops), with the rows that this adds or takes. */
 export function reshapeDevice(rig: Rig, to: Device): Edit {
-  const gone = rig.rows.filter(
+  const gone = rig.electrical.rows.filter(
     ({ at }) =>
       (at.kind === 'loop' && at.device === to.id && at.loop >= to.loops) ||
       (at.kind === 'side' && at.device === to.id && to.sideJack === 'none') ||
       (at.kind === 'side' && keyOf(at) === to.id && to.insert !== 'own'),
   );
-  const kept = rig.rows.filter((row) => !gone.includes(row));
-  const shrunk = { ...rig, rows: kept };
+  const kept = rig.electrical.rows.filter((row) => !gone.includes(row));
+  const shrunk = withElectrical(rig, { rows: kept });
   const had = kept.filter(({ at }) => at.kind === 'loop' && at.device === to.id).length;
   const hasSide = kept.some(({ at }) => at.kind === 'side' && at.device === to.id);
   const wanted = { ...to, sideJack: hasSide ? ('none' as const) : to.sideJack };
@@ -127,12 +135,12 @@ export function reshapeDevice(rig: Rig, to: Device): Edit {
       : edit,
   );
   const positions = Object.fromEntries(
-    Object.keys(rig.standing.positions)
+    Object.keys(rig.state.positions)
       .filter((key) => key.startsWith(`${to.id}.`) && Number(key.split('.')[1]) >= to.loops)
       .map((key) => [key, false]),
   );
   return group(
-    { kind: 'stamp', positions },
+    { kind: 'switch', positions },
     ...removeRows(rig, gone),
     { kind: 'replace', part: { of: 'device', to } },
     ...extra,
@@ -140,40 +148,44 @@ export function reshapeDevice(rig: Rig, to: Device): Edit {
 }
 
 /** Last ones first, so that the places of the others hold. */
-const takeFrom = (rig: Rig, of: 'rows' | 'ends', ids: readonly string[]): readonly Edit[] =>
-  rig[of]
+const takeFrom = (rig: Rig, of: 'rows' | 'destinations', ids: readonly string[]): readonly Edit[] =>
+  rig.electrical[of]
     .map(({ id }, at) => ({ id, at }))
     .filter(({ id }) => ids.includes(id))
     .reverse()
     .map(({ at }): Edit => ({ kind: 'list', of, at, remove: 1, insert: [] }));
 
-const removeEndsOf = (rig: Rig, rows: readonly Row[]): readonly Edit[] =>
+const removeDestinationsOf = (rig: Rig, rows: readonly Row[]): readonly Edit[] =>
   takeFrom(
     rig,
-    'ends',
-    rows.flatMap(({ at }) => (at.kind === 'side' && at.to.kind === 'end' ? [at.to.end] : [])),
+    'destinations',
+    rows.flatMap(({ at }) =>
+      at.kind === 'side' && at.to.kind === 'destination' ? [at.to.destination] : [],
+    ),
   );
 
-/** Another guitar: into a selector by a lead of its own where one is named, else by the first one's lead. */
+/** Another guitar: into a selector by a cable of its own where one is named, else by the first one's cable. */
 export function addGuitar(rig: Rig, guitar: Guitar, selectorId?: string): Edit {
   const id = freshId(rig, 'g');
   const placed: Edit = addTo(rig, 'guitars', [{ ...guitar, id }]);
-  if (!selectorId) return group(placed, { kind: 'stamp', playing: id });
+  if (!selectorId) return group(placed, { kind: 'switch', playing: id });
   const row: Row = {
     id: freshId(rig, 'r'),
     at: { kind: 'guitar', guitar: id, selector: selectorId },
     devices: [],
-    leads: [leadOfClass('ordinary', freshId(rig, 'l'), entered(6), 'lead')],
+    cables: [cableOfClass('ordinary', freshId(rig, 'l'), entered(6), 'cable')],
   };
-  return group(placed, addTo(rig, 'rows', [row]), { kind: 'stamp', playing: id });
+  return group(placed, addTo(rig, 'rows', [row]), { kind: 'switch', playing: id });
 }
 
 /** Takes a guitar out, with its row; the first one stays. */
 export function removeGuitar(rig: Rig, id: string): Edit {
-  const at = rig.guitars.findIndex((guitar) => guitar.id === id);
-  const rows = rig.rows.filter((row) => row.at.kind === 'guitar' && row.at.guitar === id);
-  const playing = rig.standing.playing === id ? rig.guitars[0]!.id : rig.standing.playing;
-  return group({ kind: 'stamp', playing }, ...removeRows(rig, rows), {
+  const at = rig.electrical.guitars.findIndex((guitar) => guitar.id === id);
+  const rows = rig.electrical.rows.filter(
+    (row) => row.at.kind === 'guitar' && row.at.guitar === id,
+  );
+  const playing = rig.state.playing === id ? rig.electrical.guitars[0]!.id : rig.state.playing;
+  return group({ kind: 'switch', playing }, ...removeRows(rig, rows), {
     kind: 'list',
     of: 'guitars',
     at,
@@ -182,24 +194,26 @@ export function removeGuitar(rig: Rig, id: string): Edit {
   });
 }
 
-/** A lead from an amp's effects send to its return, for pedals to go in. */
-export function addAmpLoop(rig: Rig, endId: string): Edit {
+/** A cable from an amp's effects send to its return, for pedals to go in. */
+export function addAmpLoop(rig: Rig, destinationId: string): Edit {
   const row: Row = {
     id: freshId(rig, 'r'),
-    at: { kind: 'ampLoop', end: endId },
+    at: { kind: 'ampLoop', destination: destinationId },
     devices: [],
-    leads: [leadOfClass('ordinary', freshId(rig, 'l'), entered(6), 'loom')],
+    cables: [cableOfClass('ordinary', freshId(rig, 'l'), entered(6), 'loom')],
   };
   return addTo(rig, 'rows', [row]);
 }
 
-/** Where the side lead of a device goes instead: to the key input of a gate, or to an end of its own again. */
+/** Where the side cable of a device goes instead: to the key input of a gate, or to an end of its own again. */
 export function aimSide(rig: Rig, row: Row, key: string | null): Edit {
   if (row.at.kind !== 'side') throw new Error(`row ${row.id} is no side row`);
   const device = findDevice(rig, row.at.device)!;
-  const end = key === null ? sideEnd(rig, device) : null;
-  const to: SideGoal = end ? { kind: 'end', end: end.id } : { kind: 'key', device: key! };
-  const at = rig.rows.indexOf(row);
+  const destination = key === null ? sideDestination(rig, device) : null;
+  const to: SideGoal = destination
+    ? { kind: 'destination', destination: destination.id }
+    : { kind: 'key', device: key! };
+  const at = rig.electrical.rows.indexOf(row);
   const turned: Edit = {
     kind: 'list',
     of: 'rows',
@@ -207,5 +221,9 @@ export function aimSide(rig: Rig, row: Row, key: string | null): Edit {
     remove: 1,
     insert: [{ ...row, at: { ...row.at, to } }],
   };
-  return group(...(end ? [addTo(rig, 'ends', [end])] : []), turned, ...removeEndsOf(rig, [row]));
+  return group(
+    ...(destination ? [addTo(rig, 'destinations', [destination])] : []),
+    turned,
+    ...removeDestinationsOf(rig, [row]),
+  );
 }

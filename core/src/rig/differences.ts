@@ -1,8 +1,9 @@
 import type { Sourced } from '../gear';
 import { formatQuantity, type UnitSystem } from '../quantity';
 import { FIELD_RULES, type PartKind } from './fields';
-import { readNumber } from './checkRig';
-import { allDevices, allLeads, type Rig } from './rig';
+import { readNumber } from './partValues';
+import { allDevices, allCables } from './electrical';
+import { type Rig } from './rig';
 
 const MOST_NAMED = 8;
 
@@ -15,7 +16,8 @@ export function sayDifferences(mine: Rig, theirs: Rig, units: UnitSystem): reado
 }
 
 function* differences(mine: Rig, theirs: Rig, units: UnitSystem): Generator<string> {
-  if (mine.name !== theirs.name) yield `Name: “${theirs.name}” instead of “${mine.name}”`;
+  if (mine.texts.name !== theirs.texts.name)
+    yield `Name: “${theirs.texts.name}” instead of “${mine.texts.name}”`;
   const here = new Map(allDevices(mine).map((device) => [device.id, device]));
   const there = new Map(allDevices(theirs).map((device) => [device.id, device]));
   for (const device of allDevices(theirs))
@@ -31,25 +33,26 @@ function* differences(mine: Rig, theirs: Rig, units: UnitSystem): Generator<stri
     const other = here.get(id);
     if (other) yield* numbersThatDiffer('device', device.name, other, device, units);
   }
-  const leads = new Map(allLeads(mine).map((lead) => [lead.id, lead]));
-  for (const lead of allLeads(theirs)) {
-    const other = leads.get(lead.id);
-    if (other) yield* numbersThatDiffer('lead', lead.name, other, lead, units);
+  const cables = new Map(allCables(mine).map((cable) => [cable.id, cable]));
+  for (const cable of allCables(theirs)) {
+    const other = cables.get(cable.id);
+    if (other) yield* numbersThatDiffer('cable', cable.name, other, cable, units);
   }
-  for (const list of ['guitars', 'ends'] as const) {
-    const part = list === 'guitars' ? 'guitar' : 'end';
-    const others = new Map(mine[list].map((thing) => [thing.id, thing]));
-    for (const thing of theirs[list]) {
+  for (const list of ['guitars', 'destinations'] as const) {
+    const part = list === 'guitars' ? 'guitar' : 'destination';
+    const others = new Map(mine.electrical[list].map((thing) => [thing.id, thing]));
+    for (const thing of theirs.electrical[list]) {
       const other = others.get(thing.id);
       if (other) yield* numbersThatDiffer(part, thing.name, other, thing, units);
       else yield `${thing.name} is in theirs only`;
     }
   }
-  if (mine.approach.kind !== theirs.approach.kind) yield 'The approach';
-  if (JSON.stringify(mine.scenes) !== JSON.stringify(theirs.scenes)) yield 'The scenes';
-  if (JSON.stringify(mine.situations) !== JSON.stringify(theirs.situations))
+  if (mine.electrical.approach.kind !== theirs.electrical.approach.kind) yield 'The approach';
+  if (JSON.stringify(mine.electrical.scenes) !== JSON.stringify(theirs.electrical.scenes))
+    yield 'The scenes';
+  if (JSON.stringify(mine.electrical.places) !== JSON.stringify(theirs.electrical.places))
     yield 'The places it is played at';
-  if (JSON.stringify(mine.brief) !== JSON.stringify(theirs.brief)) yield 'The brief';
+  if (JSON.stringify(mine.texts.brief) !== JSON.stringify(theirs.texts.brief)) yield 'The brief';
   if (mine.pins.length !== theirs.pins.length) yield 'The pins';
 }
 

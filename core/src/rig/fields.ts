@@ -69,9 +69,9 @@ export const FIELD_RULES = {
     ...prefixed('on', side('on')),
     ...prefixed('off', side('off')),
     ...prefixed('pot', pot('Pedal volume')),
-    ...prefixed('standIn', {
-      lH: field('Stand-in coil', 'inductance', 0.01, 100),
-      rOhm: field('Stand-in resistor', 'resistance', 0, 1e6),
+    ...prefixed('pickupSimulator', {
+      lH: field('Pickup simulator coil', 'inductance', 0.01, 100),
+      rOhm: field('Pickup simulator resistor', 'resistance', 0, 1e6),
     }),
     ...prefixed('body', {
       widthM: field('Width of the case', 'length', 0.01, 2),
@@ -81,16 +81,16 @@ export const FIELD_RULES = {
       supplyA: field('Supply current', 'current', 0, 10),
     }),
   },
-  lead: {
-    lengthM: field('Lead length', 'length', 0, 100),
-    cPerMF: field('Lead capacitance', 'capacitancePerLength', 0, 1e-9),
-    rPerMOhm: field('Lead resistance', 'resistancePerLength', 0, 10),
-    lPerMH: field('Lead inductance', 'inductancePerLength', 0, 1e-5),
+  cable: {
+    lengthM: field('Cable length', 'length', 0, 100),
+    cPerMF: field('Cable capacitance', 'capacitancePerLength', 0, 1e-9),
+    rPerMOhm: field('Cable resistance', 'resistancePerLength', 0, 10),
+    lPerMH: field('Cable inductance', 'inductancePerLength', 0, 1e-5),
     plugF: field('Capacitance of a plug', 'capacitance', 0, 5e-10),
     coil: field('Conductor per metre of reach', 'ratio', 1, 10),
     addedF: field('Added capacitance', 'capacitance', 0, 1e-7),
   },
-  end: {
+  destination: {
     rInOhm: field('Input resistance', 'resistance', 1e3, 1e8),
     stopperOhm: field('Grid stopper', 'resistance', 0, 1e6),
     millerF: field('Miller capacitance', 'capacitance', 0, 1e-9),
@@ -100,8 +100,8 @@ export const FIELD_RULES = {
     returnF: field('Return, input capacitance', 'capacitance', 0, 1e-8),
   },
   reference: {
-    lengthM: field('Reference lead length', 'length', 0, 100),
-    cPerMF: field('Reference lead capacitance', 'capacitancePerLength', 0, 1e-9),
+    lengthM: field('Reference cable length', 'length', 0, 100),
+    cPerMF: field('Reference cable capacitance', 'capacitancePerLength', 0, 1e-9),
   },
   plug: {
     beyondM: field('Length beyond the jack', 'length', 0, 0.3),
@@ -116,6 +116,11 @@ export const FIELD_RULES = {
     widthM: field('Width of the board', 'length', 0.05, 5),
     depthM: field('Depth of the board', 'length', 0.05, 5),
     belowM: field('Height below the board', 'length', 0, 1),
+  },
+  fixture: {
+    widthM: field('Width', 'length', 0.01, 2),
+    depthM: field('Depth', 'length', 0.01, 2),
+    heightM: field('Height', 'length', 0.005, 1),
   },
   approach: { wantedHz: field('Wanted resonance', 'frequency', 200, 20000) },
 } as const satisfies Record<string, Record<string, FieldRule>>;
@@ -135,8 +140,8 @@ export const CHOICE_RULES = {
       'brightSingle',
       'woundUpSingle',
       'wideSingle',
-      'coveredTwin',
-      'hotTwin',
+      'coveredHumbucker',
+      'hotHumbucker',
       'bassSingle',
       'bassSplit',
     ],
@@ -151,7 +156,7 @@ export const CHOICE_RULES = {
     potWiring: ['dependent', 'independent'],
   },
   device: {
-    bypass: ['true', 'buffered', 'loaded', 'switchable', 'alwaysOn', 'passive'],
+    bypass: ['true', 'buffered', 'hardwired', 'switchable', 'alwaysOn', 'passive'],
     bypassChoice: ['true', 'buffered'],
     mutes: [true, false],
     powerLost: ['bypass', 'silence'],
@@ -162,8 +167,8 @@ export const CHOICE_RULES = {
     'body.outputAt': ['left', 'right', 'top', 'front'],
     'body.powerAt': ['left', 'right', 'top', 'front'],
   },
-  lead: { leadClass: ['veryLow', 'low', 'ordinary', 'high', 'coiled'], added: [true, false] },
-  end: {
+  cable: { cableClass: ['veryLow', 'low', 'ordinary', 'high', 'coiled'], added: [true, false] },
+  destination: {
     input: ['gridStopper', 'plain'],
     kind: ['amp', 'activeDi', 'passiveDi', 'mixer', 'tuner'],
   },
@@ -174,5 +179,6 @@ export const CHOICE_RULES = {
     isolated: [true, false],
   },
   board: { surface: ['rows', 'plate', 'mesh'] },
+  fixture: {},
   approach: { kind: ['clear', 'bookends', 'oneBuffer', 'steady', 'shaped'] },
 } as const satisfies Record<PartKind, Record<string, readonly (string | boolean)[]>>;

@@ -1,15 +1,20 @@
-export * from './brief';
-export { remember } from './remember';
-export * from './rig';
-export * from './edit';
-export { applyEdit, applyEdits, applyTrusted } from './applyEdit';
-export { findPart, withPart } from './parts';
+export {
+  LARGEST_WEIGHT,
+  MOST_ADDED_BOXES,
+  MOST_HOURS_A_DAY,
+  MOST_MONEY,
+  NO_BRIEF,
+  PEDAL_USES,
+  WEIGHT_NAMES,
+} from './brief';
+export type { Brief, PedalUse, Weights } from './brief';
+export { NOTHING_BUILT } from './build';
+export type { Build } from './build';
 export { checkField, checkSourced, readField } from './checkField';
-export { chooseInPart, setInPart } from './partEdits';
-export type { PartChange } from './partEdits';
 export type { FieldInput, FieldProblem } from './checkField';
-export { checkName, checkNumbers, checkRig, readNumber, writeAt } from './checkRig';
-export type { RigProblem } from './checkRig';
+export { checkName } from './checkName';
+export { checkNumbers } from './checkNumbers';
+export { checkRig } from './checkRig';
 export {
   addAmpLoop,
   addGuitar,
@@ -18,11 +23,98 @@ export {
   removeRows,
   reshapeDevice,
 } from './composeBranch';
-export * from './composeEdit';
-export { isPatch, keepSituation, measureOutSituation, situationNow, standAt } from './situations';
-export * from './composeBrief';
+export {
+  arriveByCable,
+  arriveByWireless,
+  editBrief,
+  setLengthAt,
+  switchInScene,
+  wirelessOf,
+} from './composeBrief';
+export {
+  insertBuffer,
+  insertDevice,
+  keepScene,
+  linkSwitch,
+  pinRig,
+  recallScene,
+  removeDevice,
+  removeFrom,
+  setCableLength,
+  toggleSwitch,
+} from './composeEdit';
+export { sayDifferences } from './differences';
+export { applyEdit, applyEdits, applyTrusted, findPart, touchedBy, withPart } from './edits';
+export type { Edit, EditResult, Lists, NamedTarget, Target } from './edits';
+export {
+  allCables,
+  allDevices,
+  chainOf,
+  findCable,
+  findDevice,
+  mainRow,
+  rowOf,
+  withElectrical,
+} from './electrical';
+export type {
+  AmpLoop,
+  Approach,
+  ApproachKind,
+  Chain,
+  Electrical,
+  Place,
+  Row,
+  RowPlace,
+  Scene,
+  SideGoal,
+} from './electrical';
+export { findElectricalPart, withElectricalPart } from './electricalParts';
 export { CHOICE_RULES, FIELD_RULES, fieldRule } from './fields';
 export type { FieldRule, PartKind } from './fields';
-export { sayDifferences } from './differences';
+export { freshId, nextIdsOf } from './ids';
+export type { IdPrefix } from './ids';
+export { JACK_KINDS, NO_LAYOUT } from './layout';
+export type { CableEnd, CableEnds, Fixture, JackKind, Layout } from './layout';
 export { newRig } from './newRig';
-export { upgradeRig, upgradeThing } from './upgradeRig';
+export { chooseInPart, setInPart } from './partEdits';
+export type { PartChange } from './partEdits';
+export { readNumber, writeAt } from './partValues';
+export {
+  atPlace,
+  cableAt,
+  destinationAt,
+  goToPlace,
+  isPatch,
+  keepPlace,
+  measureOutPlace,
+  placeNow,
+  plugInAtPlace,
+} from './places';
+export { NO_POWER } from './power';
+export type { Power, PowerFeed } from './power';
+export { remember } from './remember';
+export {
+  LONGEST_NAME,
+  LONGEST_NOTE,
+  MOST,
+  MOST_DEVICES,
+  MOST_LOOPS,
+  MOST_PINS,
+  partsOf,
+  RIG_FORMAT,
+} from './rig';
+export type { Pin, Rig, RigParts } from './rig';
+export type { RigProblem } from './rigProblem';
+export {
+  hasSwitch,
+  isEngaged,
+  knownState,
+  loopSwitch,
+  playingGuitar,
+  switchesOfDevice,
+  withoutMains,
+} from './switchState';
+export type { SwitchState } from './switchState';
+export { textsOf } from './texts';
+export type { Texts } from './texts';
+export { kindNow, upgradeRig, upgradeThing } from './upgrades';

@@ -1,34 +1,40 @@
 import {
-  DEFAULT_REFERENCE_LEAD,
+  DEFAULT_REFERENCE_CABLE,
   assumed,
-  endOfKind,
+  cableOfClass,
+  destinationOfKind,
   entered,
   guitarOfClass,
-  leadOfClass,
-  type ReferenceLead,
+  type ReferenceCable,
 } from '../gear';
-import { NO_BRIEF } from './brief';
+import { NOTHING_BUILT } from './build';
+import { NO_LAYOUT } from './layout';
+import { NO_POWER } from './power';
 import { RIG_FORMAT, type Rig } from './rig';
+import { textsOf } from './texts';
 
-/** Guitar, one lead, amp: where every rig starts. */
-export function newRig(name: string, reference: ReferenceLead = DEFAULT_REFERENCE_LEAD): Rig {
-  const lead = leadOfClass('ordinary', 'l1', entered(6), 'lead');
+/** Guitar, one cable, amp: where every rig starts. */
+export function newRig(name: string, reference: ReferenceCable = DEFAULT_REFERENCE_CABLE): Rig {
+  const cable = cableOfClass('ordinary', 'l1', entered(6), 'cable');
   return {
     format: RIG_FORMAT,
-    name,
-    player: '',
-    note: '',
-    guitars: [guitarOfClass('brightSingle', 'guitar')],
-    rows: [{ id: 'r1', at: { kind: 'main' }, devices: [], leads: [lead] }],
-    ends: [endOfKind('amp', 'amp')],
-    reference,
-    approach: { kind: 'clear', wantedHz: assumed(3000) },
-    standing: { positions: {}, playing: 'g1', powered: true },
-    scenes: [],
-    situations: [],
-    links: [],
-    silenced: [],
-    brief: NO_BRIEF,
+    nextIds: { g: 2, r: 2, l: 2, e: 2 },
+    electrical: {
+      guitars: [guitarOfClass('brightSingle', 'guitar')],
+      rows: [{ id: 'r1', at: { kind: 'main' }, devices: [], cables: [cable] }],
+      destinations: [destinationOfKind('amp', 'amp')],
+      ownDestination: null,
+      reference,
+      approach: { kind: 'clear', wantedHz: assumed(3000) },
+      scenes: [],
+      places: [],
+      links: [],
+    },
+    state: { positions: {}, playing: 'g1', unpowered: [] },
+    layout: NO_LAYOUT,
+    power: NO_POWER,
+    build: NOTHING_BUILT,
+    texts: textsOf(name),
     pins: [],
   };
 }

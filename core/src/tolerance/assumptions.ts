@@ -2,19 +2,19 @@ import type { RigKind } from '../gear';
 import { drivePath, routeOf, TrebleMeter } from '../path';
 import {
   allDevices,
-  allLeads,
+  allCables,
   readNumber,
-  withPart,
+  withElectricalPart,
   writeAt,
   type PartKind,
-  type Rig,
+  type Chain,
 } from '../rig';
 import { drawnName, looseValues } from './drawRig';
 import type { Plan } from './tolerance';
 
 /** An assumed value of a rig, and how much rests on it. */
 export interface Assumption {
-  /** Parts that have it: leads of one kind come off one reel and are off together. */
+  /** Parts that have it: cables of one kind come off one reel and are off together. */
   readonly parts: readonly { readonly kind: RigKind; readonly id: string; readonly name: string }[];
   readonly path: string;
   /** As it is assumed, SI. */
@@ -64,7 +64,7 @@ interface Group {
   readonly places: Place[];
 }
 
-function groupsOf(rig: Rig): ReadonlyMap<string, Group> {
+function groupsOf(rig: Chain): ReadonlyMap<string, Group> {
   const groups = new Map<string, Group>();
   for (const place of placesOf(rig)) {
     const { kind, part } = place;
@@ -79,27 +79,27 @@ function groupsOf(rig: Rig): ReadonlyMap<string, Group> {
   return groups;
 }
 
-const placesOf = (rig: Rig): readonly Place[] => [
-  ...rig.guitars.map((part) => ({ kind: 'guitar', part }) as const),
+const placesOf = (rig: Chain): readonly Place[] => [
+  ...rig.electrical.guitars.map((part) => ({ kind: 'guitar', part }) as const),
   ...allDevices(rig).map((part) => ({ kind: 'device', part }) as const),
   // The longest of a kind first: it is the one to speak of.
-  ...[...allLeads(rig)]
+  ...[...allCables(rig)]
     .sort((a, b) => b.lengthM.value - a.lengthM.value)
-    .map((part) => ({ kind: 'lead', part }) as const),
-  ...rig.ends.map((part) => ({ kind: 'end', part }) as const),
+    .map((part) => ({ kind: 'cable', part }) as const),
+  ...rig.electrical.destinations.map((part) => ({ kind: 'destination', part }) as const),
 ];
 
-function shifted(rig: Rig, { places, path, range, min, max }: Group, sign: 1 | -1): Rig {
+function shifted(rig: Chain, { places, path, range, min, max }: Group, sign: 1 | -1): Chain {
   return places.reduce((now, { kind, part }) => {
     const before = readNumber(part, path)!;
     const value = Math.min(max, Math.max(min, before.value * Math.exp(sign * range)));
     const target = { of: kind as Extract<PartKind, RigKind>, id: part.id };
-    return withPart(now, target, writeAt(part, path, { ...before, value }));
+    return withElectricalPart(now, target, writeAt(part, path, { ...before, value }));
   }, rig);
 }
 
 /** T against straight in, dB; null where nothing is heard. */
-function trebleOf(rig: Rig, rowId: string, meter: TrebleMeter): number | null {
+function trebleOf(rig: Chain, rowId: string, meter: TrebleMeter): number | null {
   const route = routeOf(rig, rowId);
   const path = drivePath(route);
   if (path.interrupted) return null;

@@ -1,5 +1,12 @@
-import type { Lead } from '../gear';
-import { FIELD_RULES, readNumber, writeAt, type PartKind, type Rig } from '../rig';
+import type { Cable } from '../gear';
+import {
+  FIELD_RULES,
+  readNumber,
+  writeAt,
+  type PartKind,
+  type Chain,
+  withElectrical,
+} from '../rig';
 import type { NamedNormals } from './random';
 import { toleranceOf } from './tolerances';
 
@@ -13,14 +20,14 @@ export interface LooseValue {
   readonly max: number;
 }
 
-/** Leads of one kind and one C' come off one reel: they are off together. */
+/** Cables of one kind and one C' come off one reel: they are off together. */
 /** The name under which a value of a part is drawn: what shares a name is off together. */
 export const drawnName =
   (of: PartKind, part: { readonly id: string }) =>
   (path: string): string =>
-    of === 'lead' && path === 'cPerMF' ? reelOf(part as unknown as Lead) : `${part.id} ${path}`;
+    of === 'cable' && path === 'cPerMF' ? reelOf(part as unknown as Cable) : `${part.id} ${path}`;
 
-const reelOf = ({ leadClass, cPerMF }: Lead): string => `reel ${leadClass} ${cPerMF.value}`;
+const reelOf = ({ cableClass, cPerMF }: Cable): string => `reel ${cableClass} ${cPerMF.value}`;
 
 export function looseValues(
   of: PartKind,
@@ -43,23 +50,24 @@ export class RigDrawer {
   private readonly loose = new Map<object, readonly LooseValue[]>();
 
   constructor(
-    private readonly rig: Rig,
+    private readonly rig: Chain,
     private readonly normals: NamedNormals,
   ) {}
 
   /** @param draw 0, 1, 2 … */
-  draw(draw: number): Rig {
+  draw(draw: number): Chain {
     const { rig } = this;
-    return {
-      ...rig,
-      guitars: rig.guitars.map((guitar) => this.drawPart('guitar', guitar, draw)),
-      rows: rig.rows.map((row) => ({
+    return withElectrical(rig, {
+      guitars: rig.electrical.guitars.map((guitar) => this.drawPart('guitar', guitar, draw)),
+      rows: rig.electrical.rows.map((row) => ({
         ...row,
         devices: row.devices.map((device) => this.drawPart('device', device, draw)),
-        leads: row.leads.map((lead) => lead && this.drawPart('lead', lead, draw)),
+        cables: row.cables.map((cable) => cable && this.drawPart('cable', cable, draw)),
       })),
-      ends: rig.ends.map((end) => this.drawPart('end', end, draw)),
-    };
+      destinations: rig.electrical.destinations.map((destination) =>
+        this.drawPart('destination', destination, draw),
+      ),
+    });
   }
 
   private drawPart<T extends { readonly id: string }>(of: PartKind, part: T, draw: number): T {

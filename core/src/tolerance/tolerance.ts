@@ -8,7 +8,7 @@ import {
 } from '../circuit';
 import { ENVELOPE_EVERY, figuresOf, type Figures } from '../figures';
 import { addLevels, drivePath, routeOf } from '../path';
-import type { Rig } from '../rig';
+import type { Chain } from '../rig';
 import { boundsOf, type Bounds } from './band';
 import { RigDrawer } from './drawRig';
 import { NamedNormals } from './random';
@@ -20,7 +20,7 @@ const GRID: FrequencyGrid = gridOf(Float64Array.from([...FIGURE_GRID.frequencyHz
 
 /** A rig and the way of it that is looked at. */
 export interface Plan {
-  readonly rig: Rig;
+  readonly rig: Chain;
   readonly rowId: string;
 }
 

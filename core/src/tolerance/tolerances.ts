@@ -34,12 +34,20 @@ const BY_FIELD: Readonly<Record<string, number>> = {
 /** A length is cut to what is written down, even where nobody has set it yet. */
 const NEVER_ASSUMED: ReadonlySet<string> = new Set(['lengthM']);
 
+/** A cable as laid is made this close to what the board says, whatever its length, m. */
+const LAID_SIGMA_M = 0.005;
+
 /** ± of a value as a share of it; 0 where it has none. The reference is what it is. */
-export function toleranceOf(of: PartKind, path: string, { from, tolerance }: Sourced): number {
+export function toleranceOf(
+  of: PartKind,
+  path: string,
+  { value, from, tolerance }: Sourced,
+): number {
   if (of === 'reference' || of === 'approach') return 0;
   const field = path.split('.').at(-1)!;
   const known = BY_FIELD[field];
   if (known === undefined) return 0;
   if (tolerance !== undefined) return tolerance;
+  if (from === 'laid') return Math.min(1, Math.expm1((2 * LAID_SIGMA_M) / value));
   return from === 'assumed' && !NEVER_ASSUMED.has(field) ? ASSUMED_TOLERANCE : known;
 }

@@ -15,7 +15,7 @@ import { addLevels, type DrivenPath } from '../path';
 export function capacitanceOf({ path, load }: Section): number {
   let total = load.cF + (load.grid?.millerF ?? 0);
   for (const element of path) {
-    if (element.kind === 'lead') total += element.cPerMF * element.lengthM + element.plugsF;
+    if (element.kind === 'cable') total += element.cPerMF * element.lengthM + element.plugsF;
     else if (element.kind === 'shunt') total += element.cF;
     else if (element.kind === 'branch')
       total += capacitanceOf({ source: { kind: 'piezo', cF: 0 }, ...element });
@@ -44,7 +44,7 @@ const BISECTIONS = 40;
 
 /**
  * The capacitance at which the pickup's section resonates at a wanted frequency, everything resistive in
- * it as it is. Of two that do, the larger one: the branch that more lead leads along.
+ * it as it is. Of two that do, the larger one: the branch that more cable cables along.
  *
  * @param wantedHz > 0
  */
@@ -110,34 +110,36 @@ class ResonanceSolver {
   }
 }
 
-/** A lead somebody likes the sound of. */
-export interface LikedLead {
+/** A cable somebody likes the sound of. */
+export interface LikedCable {
   readonly lengthM: number;
   readonly cPerMF: number;
   /** Both plugs, F. */
   readonly plugsF: number;
 }
 
-export type LikedLeadAnswer =
+export type LikedCableAnswer =
   | { readonly kind: 'ok'; readonly addF: number }
-  /** What stands at the pickup already is more than the liked lead had, by this, F. */
-  | { readonly kind: 'leadTooLong'; readonly byF: number }
+  /** What stands at the pickup already is more than the liked cable had, by this, F. */
+  | { readonly kind: 'cableTooLong'; readonly byF: number }
   /** The pickup drives the whole way: there is no buffer to add it at. */
   | { readonly kind: 'noBuffer' };
 
 /**
- * What has to be added at the first buffer's input so that the pickup feels what a liked lead straight
- * into the end gave it: C = C_liked + C_end − (C of what leads to the buffer + C of its input).
+ * What has to be added at the first buffer's input so that the pickup feels what a liked cable straight
+ * into the end gave it: C = C_liked + C_end − (C of what goes to the buffer + C of its input).
  */
-export function keepLikedLead(
+export function keepLikedCable(
   path: DrivenPath,
-  liked: LikedLead,
-  endSection: Section,
-): LikedLeadAnswer {
+  liked: LikedCable,
+  destinationSection: Section,
+): LikedCableAnswer {
   const [first] = path.sections;
-  if (!first || path.stops[first.endsAt]!.role === 'end') return { kind: 'noBuffer' };
+  if (!first || path.stops[first.endsAt]!.role === 'destination') return { kind: 'noBuffer' };
   const wanted =
-    liked.cPerMF * liked.lengthM + liked.plugsF + capacitanceOf({ ...endSection, path: [] });
+    liked.cPerMF * liked.lengthM +
+    liked.plugsF +
+    capacitanceOf({ ...destinationSection, path: [] });
   const addF = wanted - capacitanceOf(first.circuit);
-  return addF >= 0 ? { kind: 'ok', addF } : { kind: 'leadTooLong', byF: -addF };
+  return addF >= 0 ? { kind: 'ok', addF } : { kind: 'cableTooLong', byF: -addF };
 }

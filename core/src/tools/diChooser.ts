@@ -1,11 +1,18 @@
 import { compileSection, createLadderState, gridOf, solveLadder, type Section } from '../circuit';
-import { endOfKind, entered, type End, type EndKind, type Guitar, type Lead } from '../gear';
-import { endLoad, guitarSource, leadElements, TrebleMeter } from '../path';
+import {
+  destinationOfKind,
+  entered,
+  type Destination,
+  type DestinationKind,
+  type Guitar,
+  type Cable,
+} from '../gear';
+import { destinationLoad, guitarSource, cableElements, TrebleMeter } from '../path';
 
 /** What a source could be plugged into on its way to a mixer. */
 export interface DiChoice {
   readonly name: string;
-  readonly kind: EndKind;
+  readonly kind: DestinationKind;
   readonly rInOhm: number;
   /** What its input takes of the level at 400 Hz, against an input that draws nothing, dB ≤ 0. */
   readonly levelDb: number;
@@ -26,28 +33,39 @@ const MOST_LOSS_DB = 1;
 const RIGHT_LOSS_DB = 0.5;
 
 /** DIs and inputs of the usual kinds, beside those there are. */
-export const USUAL_ENDS: readonly End[] = [
-  endOfKind('activeDi', 'active DI, 1 MΩ'),
-  { ...endOfKind('activeDi', 'active DI for a piezo, 10 MΩ'), rInOhm: entered(PIEZO_INPUT_OHM) },
-  endOfKind('passiveDi', 'transformer DI'),
-  endOfKind('mixer', 'mixer, line input'),
+export const USUAL_ENDS: readonly Destination[] = [
+  destinationOfKind('activeDi', 'active DI, 1 MΩ'),
+  {
+    ...destinationOfKind('activeDi', 'active DI for a piezo, 10 MΩ'),
+    rInOhm: entered(PIEZO_INPUT_OHM),
+  },
+  destinationOfKind('passiveDi', 'transformer DI'),
+  destinationOfKind('mixer', 'mixer, line input'),
 ];
 
-/** What each end does to a source behind a lead, the best first. */
-export function chooseDi(guitar: Guitar, lead: Lead, ends: readonly End[]): readonly DiChoice[] {
+/** What each end does to a source after a cable, the best first. */
+export function chooseDi(
+  guitar: Guitar,
+  cable: Cable,
+  destinations: readonly Destination[],
+): readonly DiChoice[] {
   const meter = new TrebleMeter();
   const source = guitarSource(guitar);
-  const circuit = (load: Section['load']): Section => ({ source, path: leadElements(lead), load });
+  const circuit = (load: Section['load']): Section => ({
+    source,
+    path: cableElements(cable),
+    load,
+  });
   const open = meter.measure(circuit({ rOhm: Infinity, cF: 0, grid: null }));
   const isDriven = source.kind === 'voltage';
-  return ends
-    .map((end): DiChoice => {
-      const into = circuit(endLoad(end));
+  return destinations
+    .map((destination): DiChoice => {
+      const into = circuit(destinationLoad(destination));
       const { levelDb, trebleDb } = meter.measure(into);
       const found = {
-        name: end.name,
-        kind: end.kind,
-        rInOhm: end.rInOhm.value,
+        name: destination.name,
+        kind: destination.kind,
+        rInOhm: destination.rInOhm.value,
         levelDb: levelDb - open.levelDb,
         trebleDb: trebleDb - open.trebleDb,
         highPassHz: highPassOf(into),
@@ -72,7 +90,7 @@ function judge(
   if (kind === 'mixer' && isDriven)
     return {
       fit: 'good enough',
-      why: 'It drives a line input, unbalanced: short leads only, 6 to 8 m at most.',
+      why: 'It drives a line input, unbalanced: short cables only, 6 to 8 m at most.',
     };
   if (highPassHz !== null && highPassHz > 80)
     return { fit: 'wrong', why: 'Its input is too low for this source: the bottom goes.' };

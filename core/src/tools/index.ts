@@ -1,12 +1,17 @@
 export { chooseDi, headroomDb, USUAL_ENDS } from './diChooser';
 export type { DiChoice } from './diChooser';
-export { areaOfGauge, checkSpeakerLead, gaugeOfArea, INSTRUMENT_LEAD_REFUSED } from './speakerLead';
-export type { SpeakerLead, SpeakerLeadFigures } from './speakerLead';
-export { fitLead } from './leadFit';
-export type { LeadFit, LeadReading } from './leadFit';
-export { capacitanceFor, capacitanceOf, keepLikedLead } from './capacitance';
-export type { CapacitanceAnswer, LikedLead, LikedLeadAnswer } from './capacitance';
-export { pickupOrLead, sweepSources } from './sourceSweep';
+export {
+  areaOfGauge,
+  checkSpeakerCable,
+  gaugeOfArea,
+  INSTRUMENT_CABLE_REFUSED,
+} from './speakerCable';
+export type { SpeakerCable, SpeakerCableFigures } from './speakerCable';
+export { fitCable } from './cableFit';
+export type { CableFit, CableReading } from './cableFit';
+export { capacitanceFor, capacitanceOf, keepLikedCable } from './capacitance';
+export type { CapacitanceAnswer, LikedCable, LikedCableAnswer } from './capacitance';
+export { pickupOrCable, sweepSources } from './sourceSweep';
 export type { SweptSource, WhatIf } from './sourceSweep';
-export { fitStandIn, standInFor, takeStandInOut } from './standIn';
-export type { StandIn } from './standIn';
+export { fitPickupSimulator, pickupSimulatorFor, removePickupSimulator } from './pickupSimulator';
+export type { SimulatorValues } from './pickupSimulator';

@@ -1,7 +1,7 @@
 import { PICKUP_CLASSES, guitarOfClass, type Guitar, type PickupClass } from '../gear';
 import { measureRig, type Resonance } from '../figures';
-import { LEAD_CLASSES, leadOfClass, type LeadClass } from '../gear';
-import { findLead, withPart, type Rig } from '../rig';
+import { CABLE_CLASSES, cableOfClass, type CableClass } from '../gear';
+import { findCable, withElectrical, withElectricalPart, type Chain } from '../rig';
 
 /** The same chain from one source. */
 export interface SweptSource {
@@ -11,13 +11,13 @@ export interface SweptSource {
   readonly trebleDb: number;
   readonly levelDb: number;
   readonly resonance: Resonance;
-  /** Against the same source by the reference lead. */
+  /** Against the same source by the reference cable. */
   readonly referenceResonance: Resonance;
 }
 
 /** The same chain driven by each guitar of the rig and by each pickup class, side by side. */
-export function sweepSources(rig: Rig): readonly SweptSource[] {
-  const own = rig.guitars.map((guitar) => ({ guitar, isOwn: true }));
+export function sweepSources(rig: Chain): readonly SweptSource[] {
+  const own = rig.electrical.guitars.map((guitar) => ({ guitar, isOwn: true }));
   const typical = (Object.keys(PICKUP_CLASSES) as PickupClass[]).map((name) => ({
     guitar: guitarOfClass(name, PICKUP_CLASSES[name].label),
     isOwn: false,
@@ -32,17 +32,16 @@ export function sweepSources(rig: Rig): readonly SweptSource[] {
 }
 
 /** The rig with another guitar in the hands of whoever plays. */
-function drivenBy(rig: Rig, guitar: Guitar): Rig {
-  const id = rig.standing.playing ?? rig.guitars[0]!.id;
-  return {
-    ...rig,
-    guitars: rig.guitars.map((other) => (other.id === id ? { ...guitar, id } : other)),
-  };
+function drivenBy(rig: Chain, guitar: Guitar): Chain {
+  const id = rig.state.playing ?? rig.electrical.guitars[0]!.id;
+  return withElectrical(rig, {
+    guitars: rig.electrical.guitars.map((other) => (other.id === id ? { ...guitar, id } : other)),
+  });
 }
 
 /** What one change would do to the sound at the end, against what is there now. */
 export interface WhatIf {
-  readonly kind: 'pickup' | 'lead';
+  readonly kind: 'pickup' | 'cable';
   readonly name: string;
   readonly resonanceHz: number | null;
   /** Change of the absolute treble (mean of 2–8 kHz over the level at 400 Hz), dB. */
@@ -50,14 +49,15 @@ export interface WhatIf {
 }
 
 /**
- * A changed pickup beside a changed lead, each as it would sound at the end: the pickups against each other
+ * A changed pickup beside a changed cable, each as it would sound at the end: the pickups against each other
  * by their absolute response, since each of them has another straight-in.
  */
-export function pickupOrLead(rig: Rig, leadId: string): readonly WhatIf[] {
-  const lead = findLead(rig, leadId);
+export function pickupOrCable(rig: Chain, cableId: string): readonly WhatIf[] {
+  const cable = findCable(rig, cableId);
   const now = absolute(rig);
-  if (!lead || !now) return [];
-  const guitar = rig.guitars.find(({ id }) => id === rig.standing.playing) ?? rig.guitars[0]!;
+  if (!cable || !now) return [];
+  const guitar =
+    rig.electrical.guitars.find(({ id }) => id === rig.state.playing) ?? rig.electrical.guitars[0]!;
   const pickups = (Object.keys(PICKUP_CLASSES) as PickupClass[])
     .filter((name) => name !== guitar.pickupClass)
     .map((name) => ({
@@ -65,27 +65,27 @@ export function pickupOrLead(rig: Rig, leadId: string): readonly WhatIf[] {
       name: PICKUP_CLASSES[name].label,
       rig: drivenBy(rig, guitarOfClass(name, name)),
     }));
-  const withLead = (change: object) =>
-    withPart(rig, { of: 'lead', id: leadId }, { ...lead, ...change });
-  const halved = { ...lead.lengthM, value: lead.lengthM.value / 2 };
-  const leads = [
-    { kind: 'lead' as const, name: 'half as long', rig: withLead({ lengthM: halved }) },
-    ...(Object.keys(LEAD_CLASSES) as LeadClass[])
-      .filter((name) => name !== lead.leadClass && name !== 'coiled')
+  const withCable = (change: object) =>
+    withElectricalPart(rig, { of: 'cable', id: cableId }, { ...cable, ...change });
+  const halved = { ...cable.lengthM, value: cable.lengthM.value / 2 };
+  const cables = [
+    { kind: 'cable' as const, name: 'half as long', rig: withCable({ lengthM: halved }) },
+    ...(Object.keys(CABLE_CLASSES) as CableClass[])
+      .filter((name) => name !== cable.cableClass && name !== 'coiled')
       .map((name) => ({
-        kind: 'lead' as const,
-        name: LEAD_CLASSES[name].label,
-        rig: withLead({ cPerMF: leadOfClass(name, '', lead.lengthM).cPerMF }),
+        kind: 'cable' as const,
+        name: CABLE_CLASSES[name].label,
+        rig: withCable({ cPerMF: cableOfClass(name, '', cable.lengthM).cPerMF }),
       })),
   ];
-  return [...pickups, ...leads].flatMap(({ kind, name, rig: changed }): WhatIf[] => {
+  return [...pickups, ...cables].flatMap(({ kind, name, rig: changed }): WhatIf[] => {
     const then = absolute(changed);
     if (!then) return [];
     return [{ kind, name, resonanceHz: then.hz, trebleDb: then.trebleDb - now.trebleDb }];
   });
 }
 
-function absolute(rig: Rig): { readonly trebleDb: number; readonly hz: number | null } | null {
+function absolute(rig: Chain): { readonly trebleDb: number; readonly hz: number | null } | null {
   const measured = measureRig(rig);
   if (measured.kind !== 'sounding') return null;
   const { resonance, absoluteTrebleDb } = measured;

@@ -4,7 +4,7 @@ import {
   gridOf,
   solveLadder,
   type Controls,
-  type LeadForm,
+  type CableForm,
   type Load,
   type Section,
   type Source,
@@ -15,14 +15,14 @@ const frequencies = [20, 82.41, 400, 1000, 2637, 5000, 12000, 20000];
 const grid = gridOf(Float64Array.from(frequencies));
 const state = createLadderState(frequencies.length);
 
-function solve(section: Section, form?: LeadForm): readonly Complex[] {
+function solve(section: Section, form?: CableForm): readonly Complex[] {
   const out = new Float64Array(2 * frequencies.length);
   solveLadder(compileSection(section, form), section.load, grid, out, state);
   return frequencies.map((_, i) => c(out[2 * i]!, out[2 * i + 1]!));
 }
 
 /** Every frequency's transfer against a formula in ω, on the complex value. */
-function expectForm(section: Section, formula: (w: number) => Complex, form?: LeadForm) {
+function expectForm(section: Section, formula: (w: number) => Complex, form?: CableForm) {
   solve(section, form).forEach((h, i) => {
     expect(apart(h, formula(2 * Math.PI * frequencies[i]!))).toBeLessThan(1e-12);
   });
@@ -45,7 +45,7 @@ const pickup = (controls: Controls, rEddyOhm: number | null = null): Source => (
   controls,
 });
 
-test('a voltage behind a resistance into a resistance is a divider', () => {
+test('a voltage after a resistance into a resistance is a divider', () => {
   expectForm({ source: voltage(1000, 0.5), path: [], load: megohm }, () =>
     c((0.5 * 1e6) / 1.001e6),
   );
@@ -172,8 +172,8 @@ test('a grid stopper into Miller capacitance beside the input resistance', () =>
 });
 
 test('a lossy uniform line by cosh and sinh', () => {
-  const lead = {
-    kind: 'lead',
+  const cable = {
+    kind: 'cable',
     lengthM: 45,
     cPerMF: 180e-12,
     rPerMOhm: 0.25,
@@ -182,7 +182,7 @@ test('a lossy uniform line by cosh and sinh', () => {
     plugsF: 0,
   } as const;
   expectForm(
-    { source: voltage(150), path: [lead], load: megohm },
+    { source: voltage(150), path: [cable], load: megohm },
     (w) => {
       const series = c(0.25, w * 0.6e-6);
       const shunt = mul(c(w * 180e-12), c(0.05, 1));
@@ -199,9 +199,9 @@ test('a lossy uniform line by cosh and sinh', () => {
   );
 });
 
-test('a lead of no length and no plugs is not there, in either form', () => {
-  const lead = {
-    kind: 'lead',
+test('a cable of no length and no plugs is not there, in either form', () => {
+  const cable = {
+    kind: 'cable',
     lengthM: 0,
     cPerMF: 110e-12,
     rPerMOhm: 0.1,
@@ -211,6 +211,6 @@ test('a lead of no length and no plugs is not there, in either form', () => {
   } as const;
   const without = solve({ source: pickup(bare), path: [], load: megohm });
   for (const form of ['lumped', 'line'] as const) {
-    expect(solve({ source: pickup(bare), path: [lead], load: megohm }, form)).toEqual(without);
+    expect(solve({ source: pickup(bare), path: [cable], load: megohm }, form)).toEqual(without);
   }
 });

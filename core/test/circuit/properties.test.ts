@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import {
   addElement,
-  chooseLeadForm,
+  chooseCableForm,
   compileSection,
   createLadderState,
   DRAW_GRID,
@@ -11,7 +11,7 @@ import {
   resetLadder,
   runLadder,
   solveLadder,
-  type LeadElement,
+  type CableElement,
   type Load,
   type PairSource,
   type PathElement,
@@ -25,8 +25,8 @@ import { add, apart, c, div, mul, type Complex } from './complex';
 const grid = gridOf(Float64Array.of(35, 400, 2000, 5600, 18000));
 const points = grid.omega.length;
 
-const lead = fc.record({
-  kind: fc.constant('lead' as const),
+const cable = fc.record({
+  kind: fc.constant('cable' as const),
   lengthM: fc.double({ min: 0, max: 40, noNaN: true }),
   cPerMF: fc.double({ min: 50e-12, max: 180e-12, noNaN: true }),
   rPerMOhm: fc.double({ min: 0.03, max: 0.25, noNaN: true }),
@@ -35,7 +35,7 @@ const lead = fc.record({
   plugsF: fc.double({ min: 0, max: 50e-12, noNaN: true }),
 });
 const element: fc.Arbitrary<PathElement> = fc.oneof(
-  lead,
+  cable,
   fc.record({
     kind: fc.constant('series' as const),
     rOhm: fc.double({ min: 0.01, max: 1e5, noNaN: true }),
@@ -104,7 +104,7 @@ const source: fc.Arbitrary<Source> = fc.oneof(
   pair,
 );
 
-function solve(section: Section, form = chooseLeadForm(section)): readonly Complex[] {
+function solve(section: Section, form = chooseCableForm(section)): readonly Complex[] {
   const out = new Float64Array(2 * points);
   solveLadder(compileSection(section, form), section.load, grid, out, createLadderState(points));
   return Array.from({ length: points }, (_, i) => c(out[2 * i]!, out[2 * i + 1]!));
@@ -164,16 +164,16 @@ test('every passive path is passive: it takes power in whatever it is ended in',
   );
 });
 
-test('a lead cut in two anywhere is the same lead', () => {
+test('a cable cut in two anywhere is the same cable', () => {
   fixedAndFresh(
     fc.property(
       source,
-      lead,
+      cable,
       load,
       fc.double({ min: 0, max: 1, noNaN: true }),
       (from, whole, to, share) => {
-        const first: LeadElement = { ...whole, lengthM: whole.lengthM * share, plugsF: 0 };
-        const second: LeadElement = { ...whole, lengthM: whole.lengthM * (1 - share), plugsF: 0 };
+        const first: CableElement = { ...whole, lengthM: whole.lengthM * share, plugsF: 0 };
+        const second: CableElement = { ...whole, lengthM: whole.lengthM * (1 - share), plugsF: 0 };
         const plug: PathElement = { kind: 'shunt', rOhm: null, cF: whole.plugsF / 2 };
         const cut = solve({ source: from, path: [plug, first, second, plug], load: to }, 'line');
         solve({ source: from, path: [whole], load: to }, 'line').forEach((h, i) => {
@@ -196,8 +196,8 @@ test('random sections agree with a slow solution from the load backwards', () =>
 });
 
 describe('lumped against line', () => {
-  const worstLead = (lengthM: number): LeadElement => ({
-    kind: 'lead',
+  const worstCable = (lengthM: number): CableElement => ({
+    kind: 'cable',
     lengthM,
     cPerMF: 180e-12,
     rPerMOhm: 0.25,
@@ -208,7 +208,7 @@ describe('lumped against line', () => {
   const amp: Load = { rOhm: 1e6, cF: 0, grid: { stopperOhm: 34e3, millerF: 1e-10 } };
 
   function worstDb(from: Source, lengthM: number): number {
-    const section: Section = { source: from, path: [worstLead(lengthM)], load: amp };
+    const section: Section = { source: from, path: [worstCable(lengthM)], load: amp };
     const levels = (['lumped', 'line'] as const).map((form) => {
       const out = new Float64Array(2 * DRAW_GRID.omega.length);
       solveLadder(
@@ -229,28 +229,28 @@ describe('lumped against line', () => {
   const sources = fc.sample(source, { seed: 7, numRuns: 400 });
 
   test.each([50, 150, 200, 500, 1000, 2000, 5000, 10000])(
-    'the rule keeps 0.01 dB behind %d Ω',
+    'the rule keeps 0.01 dB after %d Ω',
     (rOutOhm) => {
       const from: Source = { kind: 'voltage', rOutOhm, gain: 1 };
       for (const lengthM of [5, 20, 35]) {
-        expect(chooseLeadForm({ source: from, path: [worstLead(lengthM)] })).toBe('lumped');
+        expect(chooseCableForm({ source: from, path: [worstCable(lengthM)] })).toBe('lumped');
         expect(worstDb(from, lengthM)).toBeLessThan(0.01);
       }
     },
   );
 
-  test('the rule keeps 0.01 dB behind pickups and piezos up to 55 m', () => {
+  test('the rule keeps 0.01 dB after pickups and piezos up to 55 m', () => {
     for (const from of sources.filter(({ kind }) => kind !== 'voltage')) {
-      expect(chooseLeadForm({ source: from, path: [worstLead(55)] })).toBe('lumped');
+      expect(chooseCableForm({ source: from, path: [worstCable(55)] })).toBe('lumped');
       expect(worstDb(from, 55)).toBeLessThan(0.01);
     }
   });
 
   test('past its limits the rule takes the line', () => {
     const from: Source = { kind: 'voltage', rOutOhm: 50, gain: 1 };
-    expect(chooseLeadForm({ source: from, path: [worstLead(36)] })).toBe('line');
+    expect(chooseCableForm({ source: from, path: [worstCable(36)] })).toBe('line');
     expect(worstDb(from, 60)).toBeGreaterThan(0.01);
-    expect(chooseLeadForm({ source: { kind: 'piezo', cF: 5e-10 }, path: [worstLead(56)] })).toBe(
+    expect(chooseCableForm({ source: { kind: 'piezo', cF: 5e-10 }, path: [worstCable(56)] })).toBe(
       'line',
     );
   });

@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import {
-  chooseLeadForm,
+  chooseCableForm,
   compileSection,
   createLadderState,
   gridOf,
   solveLadder,
-  type LeadForm,
+  type CableForm,
 } from '../../src/circuit';
 import { readSection, type ReferenceSection } from '../reference/referenceSection';
 
@@ -23,14 +23,14 @@ const file = JSON.parse(
 const grid = gridOf(Float64Array.from(file.f_hz));
 
 /** Sum of the sections' levels (dB) and phases (degrees) at every point. */
-function respond(sections: ReferenceSection[], form?: LeadForm) {
+function respond(sections: ReferenceSection[], form?: CableForm) {
   const db = new Float64Array(grid.omega.length);
   const degrees = new Float64Array(grid.omega.length);
   const state = createLadderState(grid.omega.length);
   const out = new Float64Array(2 * grid.omega.length);
   for (const reference of sections) {
     const section = readSection(reference);
-    const ladder = compileSection(section, form ?? chooseLeadForm(section));
+    const ladder = compileSection(section, form ?? chooseCableForm(section));
     solveLadder(ladder, section.load, grid, out, state);
     for (let i = 0; i < db.length; i++) {
       db[i]! += 20 * Math.log10(Math.hypot(out[2 * i]!, out[2 * i + 1]!));
@@ -43,7 +43,7 @@ function respond(sections: ReferenceSection[], form?: LeadForm) {
 /** Phases compare modulo 360°. */
 const apart = (a: number, b: number) => Math.abs(((((a - b + 180) % 360) + 360) % 360) - 180);
 
-const worst = (reference: ReferenceCase, form?: LeadForm) => {
+const worst = (reference: ReferenceCase, form?: CableForm) => {
   const { db, degrees } = respond(reference.sections, form);
   let level = 0;
   let phase = 0;
@@ -59,7 +59,7 @@ test('the reference file holds 22 cases', () => {
 });
 
 test.each(file.cases.map((reference) => [`${reference.id} ${reference.what}`, reference] as const))(
-  '%s, leads as the rule chooses: within 0.01 dB and 0.1°',
+  '%s, cables as the rule chooses: within 0.01 dB and 0.1°',
   (_, reference) => {
     const { level, phase } = worst(reference);
     expect(level).toBeLessThan(0.01);
@@ -68,7 +68,7 @@ test.each(file.cases.map((reference) => [`${reference.id} ${reference.what}`, re
 );
 
 test.each(file.cases.map((reference) => [reference.id, reference] as const))(
-  '%s, every lead a uniform line: within 0.0001 dB and 0.001°',
+  '%s, every cable a uniform line: within 0.0001 dB and 0.001°',
   (_, reference) => {
     const { level, phase } = worst(reference, 'line');
     expect(level).toBeLessThan(1e-4);

@@ -78,7 +78,7 @@ test('the extremes are states one can stand in', () => {
     fc.property(randomRig, (rig) => {
       const found = states(rig);
       for (const { positions, trebleDb } of [found.brightest, found.dullest]) {
-        const analysis = analyseRig(applyEdits(rig, { kind: 'stamp', positions }));
+        const analysis = analyseRig(applyEdits(rig, { kind: 'switch', positions }));
         expect(analysis.kind === 'sounding' && analysis.figures.trebleDb).toBeCloseTo(trebleDb, 7);
       }
     }),
@@ -95,7 +95,7 @@ const row = (...classes: Parameters<typeof deviceOfClass>[0][]): Rig =>
 test('muted states are left out, and a mute that does not count leaves nothing to hear', () => {
   const rig = row('tuner', 'drive', 'drive');
   expect(states(rig).count).toBe(4);
-  const tuning = applyEdits(rig, { kind: 'stamp', positions: { d1: true } });
+  const tuning = applyEdits(rig, { kind: 'switch', positions: { d1: true } });
   expect(states(tuning).count).toBe(4);
   expect(analyseStates(tuning, ['d2', 'd3'])).toEqual({ kind: 'nothingHeard' });
   const closed = applyEdits(rig, {
@@ -109,7 +109,7 @@ test('muted states are left out, and a mute that does not count leaves nothing t
 
 test('a switch that does not count stands as it is', () => {
   const rig = applyEdits(row('drive', 'drive', 'delay'), {
-    kind: 'stamp',
+    kind: 'switch',
     positions: { d1: true },
   });
   const some = states(rig, ['d2']);

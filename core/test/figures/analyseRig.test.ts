@@ -21,11 +21,18 @@ import {
   insertBuffer,
   insertDevice,
   newRig,
-  setLeadLength,
+  setCableLength,
   type Rig,
 } from '../../src/rig';
 import { randomRig } from '../rig/randomRig';
-import { leadsOf, pathOf, withDevices, withEnd, withGuitar, withLeads } from '../rig/straightRow';
+import {
+  cablesOf,
+  pathOf,
+  withDevices,
+  withDestination,
+  withGuitar,
+  withCables,
+} from '../rig/straightRow';
 
 function sounding(rig: Rig): SoundingAnalysis {
   const analysis = analyseRig(rig);
@@ -34,21 +41,21 @@ function sounding(rig: Rig): SoundingAnalysis {
 }
 
 const referenceLike = (rig: Rig): Rig =>
-  withLeads(rig, (lead) => ({
-    ...lead,
+  withCables(rig, (cable) => ({
+    ...cable,
     lengthM: entered(3),
     cPerMF: entered(100e-12),
     plugF: entered(0),
   }));
 
 const dullRow = (): Rig => {
-  let rig = applyEdits(newRig('dull'), setLeadLength('l1', 6));
+  let rig = applyEdits(newRig('dull'), setCableLength('l1', 6));
   for (let i = 0; i < 6; i++)
     rig = applyEdits(rig, insertDevice(rig, i, deviceOfClass('drive', '', `drive ${i + 1}`)));
-  return applyEdits(rig, setLeadLength('l2', 18));
+  return applyEdits(rig, setCableLength('l2', 18));
 };
 
-test('straight in by the reference lead is zero everywhere', () => {
+test('straight in by the reference cable is zero everywhere', () => {
   const { figures, verdict, tone } = sounding(referenceLike(newRig('straight')));
   for (const figure of Object.values(figures)) expect(Math.abs(figure)).toBeLessThan(1e-12);
   expect(verdict.size).toBe('unlikely');
@@ -57,7 +64,7 @@ test('straight in by the reference lead is zero everywhere', () => {
 
 test('a bright coil is brightest with about two metres: treble is not monotonic in length', () => {
   const trebleAt = (lengthM: number) =>
-    sounding(applyEdits(newRig('lead'), setLeadLength('l1', lengthM))).figures.trebleDb;
+    sounding(applyEdits(newRig('cable'), setCableLength('l1', lengthM))).figures.trebleDb;
   expect(trebleAt(2)).toBeGreaterThan(trebleAt(0));
   expect(trebleAt(2)).toBeGreaterThan(trebleAt(6));
 });
@@ -66,8 +73,8 @@ test('one treble can hide two resonances; the octaves show it', () => {
   // A bright coil with little and with much capacitance has nearly one T, its octaves on either side of it.
   const withC = (pF: number) =>
     sounding(
-      withLeads(newRig('one'), (lead) => ({
-        ...lead,
+      withCables(newRig('one'), (cable) => ({
+        ...cable,
         lengthM: entered(1),
         cPerMF: entered(pF * 1e-12),
         plugF: entered(0),
@@ -86,24 +93,24 @@ test('one treble can hide two resonances; the octaves show it', () => {
   expect(little.trebleLowDb - much.trebleLowDb).toBeLessThan(-1);
 });
 
-test('a buffer after the first lead hides everything behind it from the pickup', () => {
+test('a buffer after the first cable hides everything after it from the pickup', () => {
   const rig = dullRow();
   const buffered = applyEdits(rig, insertBuffer(rig, 0));
   expect(sounding(rig).figures.trebleDb).toBeLessThan(-8);
   expect(sounding(buffered).figures.trebleDb).toBeGreaterThan(-2);
 });
 
-test('running treble starts as the guitar alone and ends as the whole rig, for any rig', () => {
+test('running treble starts as the guitar alone and destinations as the whole rig, for any rig', () => {
   fc.assert(
     fc.property(randomRig, (rig) => {
       const { points, figures, sections, stops } = sounding(rig);
-      expect(points[0]!.place).toEqual({ stop: 0, at: 'out' });
-      expect(points.at(-1)!.place).toEqual({ stop: stops.length - 1, at: 'in' });
+      expect(points[0]!.spot).toEqual({ stop: 0, at: 'out' });
+      expect(points.at(-1)!.spot).toEqual({ stop: stops.length - 1, at: 'in' });
       expect(points.at(-1)!.treble.trebleDb).toBeCloseTo(figures.trebleDb, 6);
       expect(points.at(-1)!.treble.levelDb).toBeCloseTo(figures.levelDb, 6);
-      const totalM = leadsOf(rig).reduce((sum, lead) => sum + conductorM(lead), 0);
+      const totalM = cablesOf(rig).reduce((sum, cable) => sum + conductorM(cable), 0);
       expect(points.at(-1)!.atM).toBeCloseTo(totalM, 9);
-      expect(sections.reduce((sum, { leadM }) => sum + leadM, 0)).toBeCloseTo(totalM, 9);
+      expect(sections.reduce((sum, { cableM }) => sum + cableM, 0)).toBeCloseTo(totalM, 9);
       points.reduce((before, { atM }) => {
         expect(atM).toBeGreaterThanOrEqual(before - 1e-12);
         return atM;
@@ -134,7 +141,7 @@ test('an edit re-solves only the sections it touches', () => {
   const solver = new SectionSolver();
   analyseRig(buffered, solver);
   const before = solver.solved;
-  analyseRig(applyEdits(buffered, setLeadLength('l2', 17)), solver);
+  analyseRig(applyEdits(buffered, setCableLength('l2', 17)), solver);
   expect(solver.solved - before).toBe(1);
 });
 
@@ -150,24 +157,28 @@ test('what a buffer is said to leave is what it leaves when it is put in', () =>
   );
 });
 
-test('a take-out is the change when the element is made ideal by hand', () => {
+test('a loss by part is the change when the element is made ideal by hand', () => {
   const rig = dullRow();
-  const { takeOuts, figures, stops } = sounding(rig);
-  const last = leadsOf(rig)[6]!;
-  const lead = takeOuts.find(({ stop }) => stops[stop]!.place.id === last.id)!;
-  const without = withLeads(rig, (l) =>
+  const { lossByPart, figures, stops } = sounding(rig);
+  const last = cablesOf(rig)[6]!;
+  const cable = lossByPart.find(({ stop }) => stops[stop]!.spot.id === last.id)!;
+  const without = withCables(rig, (l) =>
     l === last ? { ...l, lengthM: entered(0), plugF: entered(0) } : l,
   );
-  expect(lead.gain.trebleDb).toBeCloseTo(sounding(without).figures.trebleDb - figures.trebleDb, 6);
-  expect(takeOuts[0]).toBe(lead);
+  expect(cable.gain.trebleDb).toBeCloseTo(sounding(without).figures.trebleDb - figures.trebleDb, 6);
+  expect(lossByPart[0]).toBe(cable);
 });
 
 describe('load on a driver', () => {
   test('a buffer into a resistance alone: the resistance, and the divider', () => {
     const rig = applyEdits(newRig('one'), insertBuffer(newRig('one'), 0));
-    const leadless = withLeads(rig, (l) => ({ ...l, lengthM: entered(0), plugF: entered(0) }));
+    const withoutCables = withCables(rig, (l) => ({
+      ...l,
+      lengthM: entered(0),
+      plugF: entered(0),
+    }));
     const bare = withDevices(
-      withEnd(leadless, { input: 'plain', rInOhm: entered(10e3), cInF: entered(0) }),
+      withDestination(withoutCables, { input: 'plain', rInOhm: entered(10e3), cInF: entered(0) }),
       (d) => ({ ...d, on: { ...d.on, rOutOhm: entered(1000) } }),
     );
     const load = sounding(bare).loads[1]!;
@@ -180,7 +191,7 @@ describe('like a tone control at', () => {
   test('gives back the setting that was turned down on the reference itself', () => {
     for (const travel of [0.9, 0.6, 0.3]) {
       const rig = referenceLike(newRig('tone'));
-      const tone = { ...rig.guitars[0]!.tone, travel: entered(travel) };
+      const tone = { ...rig.electrical.guitars[0]!.tone, travel: entered(travel) };
       const wanted = trebleBetween(withGuitar(rig, { tone }), rig);
       const found = toneEquivalent(rig, routeOf(rig), wanted);
       expect(found.kind === 'setting' && found.travel).toBeCloseTo(travel, 3);
@@ -234,20 +245,20 @@ describe('words', () => {
     const words = sayWhatIsGoingOn(rig, analyseRig(rig), 'metric');
     expect(words).toContain('Duller than straight in');
     expect(words).toContain(
-      'The pickup drives all 25.5\u00a0m of lead to the amp. Most of it goes in the lead to the amp.',
+      'The pickup drives all 25.5\u00a0m of cable to the amp. Most of it goes in the cable to the amp.',
     );
-    expect(words).toMatch(/a buffer right after the first lead leaves −\d\.\d dB\.$/u);
+    expect(words).toMatch(/a buffer right after the first cable leaves −\d\.\d dB\.$/u);
     expect(sayWhatIsGoingOn(rig, analyseRig(rig), 'imperial')).toContain('83.7\u00a0ft');
   });
 
-  test('no buffer is proposed in front of a low-impedance fuzz', () => {
+  test('no buffer is proposed before a low-impedance fuzz', () => {
     const rig = dullRow();
     const fuzzed = applyEdits(
       rig,
       insertDevice(rig, 2, deviceOfClass('lowImpedanceFuzz', '', 'Cinder')),
     );
     expect(sounding(fuzzed).buffer!.gap).toBe(3);
-    expect(sayWhatIsGoingOn(fuzzed, analyseRig(fuzzed), 'metric')).toContain('right behind Cinder');
+    expect(sayWhatIsGoingOn(fuzzed, analyseRig(fuzzed), 'metric')).toContain('right after Cinder');
   });
 
   test('a muted rig says who mutes it, and a closed volume that it is closed', () => {
@@ -255,7 +266,7 @@ describe('words', () => {
       newRig('muted'),
       insertDevice(newRig('muted'), 0, deviceOfClass('tuner', '', 'Plumb')),
     );
-    const muted = applyEdits(rig, { kind: 'stamp', positions: { d1: true } });
+    const muted = applyEdits(rig, { kind: 'switch', positions: { d1: true } });
     const analysis = analyseRig(muted);
     expect(analysis).toMatchObject({ kind: 'muted', by: 2 });
     expect(sayWhatIsGoingOn(muted, analysis, 'metric')).toContain(

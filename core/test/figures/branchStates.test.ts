@@ -11,6 +11,7 @@ import {
   mainRow,
   newRig,
   type Rig,
+  withElectrical,
 } from '../../src/rig';
 import { pathOf, stand } from '../rig/straightRow';
 
@@ -50,7 +51,7 @@ const branchedRig: fc.Arbitrary<Rig> = fc
     let rig = newRig('branched');
     if (hasLoop) rig = applyEdits(rig, addAmpLoop(rig, 'e1'));
     for (const { name, row, gap } of steps) {
-      const into = rig.rows[row % rig.rows.length]!;
+      const into = rig.electrical.rows[row % rig.electrical.rows.length]!;
       const device = deviceOfClass(name, '');
       const shaped =
         name === 'switcher'
@@ -58,11 +59,13 @@ const branchedRig: fc.Arbitrary<Rig> = fc
           : name === 'gate'
             ? { ...device, insert: 'own' as const, loops: 1 }
             : device;
-      const grown = applyEdits(rig, insertDevice(rig, gap % into.leads.length, shaped, into.id));
+      const grown = applyEdits(rig, insertDevice(rig, gap % into.cables.length, shaped, into.id));
       if (switchesOf(grown).length <= MOST_SWITCHES) rig = grown;
     }
     const switches = switchesOf(rig);
-    return isLinked && switches.length > 3 ? { ...rig, links: [switches.slice(0, 2)] } : rig;
+    return isLinked && switches.length > 3
+      ? withElectrical(rig, { links: [switches.slice(0, 2)] })
+      : rig;
   });
 
 const solver = new SectionSolver();
@@ -83,7 +86,8 @@ function bruteForce(rig: Rig, rowId: string) {
   const sounds = new Map<string, { trebleDb: number; nowDb: Float64Array }>();
   for (let bits = 0; bits < 2 ** counted.length; bits++) {
     const positions = Object.fromEntries(counted.map((id, k) => [id, ((bits >> k) & 1) === 1]));
-    if (rig.links.some((link) => new Set(link.map((id) => positions[id])).size > 1)) continue;
+    if (rig.electrical.links.some((link) => new Set(link.map((id) => positions[id])).size > 1))
+      continue;
     const path = pathOf(stand(rig, positions), rowId);
     if (path.interrupted) continue;
     const circuits = path.sections.map(({ circuit }) => circuit);
@@ -139,7 +143,7 @@ const row = (...classes: DeviceClass[]): Rig =>
 
 test('pedals in an open loop are counted once: three closed ways and one open', () => {
   let rig = row('switcher');
-  for (const { id } of rig.rows.filter(({ at }) => at.kind === 'loop').slice(0, 2))
+  for (const { id } of rig.electrical.rows.filter(({ at }) => at.kind === 'loop').slice(0, 2))
     rig = applyEdits(rig, insertDevice(rig, 0, deviceOfClass('drive', ''), id));
   const [first, second] = ['d1.0', 'd1.1'];
   const found = analyseStates(rig, [first, second, 'd2', 'd3']);
@@ -166,10 +170,10 @@ test('pedals in an open loop are counted once: three closed ways and one open', 
 });
 
 test('switches that act together are one choice', () => {
-  const rig = { ...row('drive', 'drive', 'drive'), links: [['d1', 'd3']] };
+  const rig = withElectrical(row('drive', 'drive', 'drive'), { links: [['d1', 'd3']] });
   expect(analyseStates(rig, switchesOf(rig))).toMatchObject({ switches: 2, count: 4 });
-  const apart = analyseStates({ ...rig, links: [] }, switchesOf(rig));
-  const both = analyseStates({ ...rig, links: [['d1', 'd2', 'd3']] }, switchesOf(rig));
+  const apart = analyseStates(withElectrical(rig, { links: [] }), switchesOf(rig));
+  const both = analyseStates(withElectrical(rig, { links: [['d1', 'd2', 'd3']] }), switchesOf(rig));
   if (apart.kind !== 'states' || both.kind !== 'states') throw new Error('nothing heard');
   expect(both.count).toBe(2);
   const p = both.brightest.positions;
@@ -182,7 +186,7 @@ test('switches that act together are one choice', () => {
 
 test('eight loops of one pedal each are told apart, and a cap is said where it is reached', () => {
   let rig = row('switcher', 'switcher');
-  for (const { id } of rig.rows.filter(({ at }) => at.kind === 'loop'))
+  for (const { id } of rig.electrical.rows.filter(({ at }) => at.kind === 'loop'))
     rig = applyEdits(
       rig,
       insertDevice(rig, 0, { ...deviceOfClass('drive', ''), bypass: 'true' }, id),
@@ -197,9 +201,9 @@ test('eight loops of one pedal each are told apart, and a cap is said where it i
 
 test('the guitar that plays is the one that is counted', () => {
   const start = row('drive', 'selector', 'drive');
-  const rig = applyEdits(start, addGuitar(start, guitarOfClass('hotTwin', 'dark'), 'd2'));
+  const rig = applyEdits(start, addGuitar(start, guitarOfClass('hotHumbucker', 'dark'), 'd2'));
   const [dark, bright] = ['g2', 'g1'].map((playing) =>
-    analyseStates({ ...rig, standing: { ...rig.standing, playing } }, switchesOf(rig)),
+    analyseStates({ ...rig, state: { ...rig.state, playing } }, switchesOf(rig)),
   );
   expect(dark).toMatchObject({ count: 2 });
   expect(bright).toMatchObject({ count: 4 });

@@ -15,19 +15,19 @@ test('the grids are the ones the figures are defined on', () => {
   expect(DRAW_GRID.frequencyHz).toHaveLength(479);
   expect(FIGURE_GRID.frequencyHz).toHaveLength(1 + 97 + 49 + 97 + 256);
   const { level, treble, air, bottom, distance } = FIGURE_BANDS;
-  const ends = [level, treble, air, bottom, distance].map(({ start, end }) => [
+  const edges = [level, treble, air, bottom, distance].map(({ start, end }) => [
     FIGURE_GRID.frequencyHz[start],
     FIGURE_GRID.frequencyHz[end - 1],
   ]);
-  expect(ends.slice(0, 4)).toEqual([
+  expect(edges.slice(0, 4)).toEqual([
     [400, 400],
     [2000, 8000],
     [8000, 16000],
     [40, 160],
   ]);
-  expect(ends[4]![0]).toBe(200);
-  expect(ends[4]![1]).toBeLessThanOrEqual(8000);
-  expect(ends[4]![1]! * 2 ** (1 / 48)).toBeGreaterThan(8000);
+  expect(edges[4]![0]).toBe(200);
+  expect(edges[4]![1]).toBeLessThanOrEqual(8000);
+  expect(edges[4]![1]! * 2 ** (1 / 48)).toBeGreaterThan(8000);
 });
 
 test('a level change alone is level, and no treble', () => {

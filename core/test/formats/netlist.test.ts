@@ -11,10 +11,10 @@ import {
   insertDevice,
   mainRow,
   newRig,
-  setLeadLength,
+  setCableLength,
   type Rig,
 } from '../../src/rig';
-import { fitStandIn } from '../../src/tools';
+import { fitPickupSimulator } from '../../src/tools';
 import { size } from '../circuit/complex';
 import { randomRig } from '../rig/randomRig';
 import { stand, withGuitar } from '../rig/straightRow';
@@ -64,7 +64,7 @@ test('random rigs: node voltages of the netlist are the model’s response', () 
   expect(written).toBeGreaterThan(30);
 });
 
-const base = applyEdits(newRig('base'), setLeadLength('l1', 6));
+const base = applyEdits(newRig('base'), setCableLength('l1', 6));
 
 test.each<[string, Partial<Guitar>]>([
   ['piezo', { kind: 'piezo' }],
@@ -74,16 +74,19 @@ test.each<[string, Partial<Guitar>]>([
   ['bleed: capacitor', { bleed: 'capacitor', volume: turned(0.5) }],
   ['bleed: beside a resistor', { bleed: 'parallel', volume: turned(0.5) }],
   ['bleed: in series', { bleed: 'series', volume: turned(0.5) }],
-  ['two in parallel', { second: pickupOfClass('hotTwin'), pickupSwitch: 'both' }],
-  ['two in series', { second: pickupOfClass('hotTwin'), pickupSwitch: 'both', joint: 'series' }],
+  ['two in parallel', { second: pickupOfClass('hotHumbucker'), pickupSwitch: 'both' }],
+  [
+    'two in series',
+    { second: pickupOfClass('hotHumbucker'), pickupSwitch: 'both', joint: 'series' },
+  ],
   [
     'two out of phase',
-    { second: pickupOfClass('hotTwin'), pickupSwitch: 'both', outOfPhase: true },
+    { second: pickupOfClass('hotHumbucker'), pickupSwitch: 'both', outOfPhase: true },
   ],
   [
     'two in series out of phase, each with its pots',
     {
-      second: pickupOfClass('hotTwin'),
+      second: pickupOfClass('hotHumbucker'),
       pickupSwitch: 'both',
       joint: 'series',
       outOfPhase: true,
@@ -99,26 +102,26 @@ function turned(travel: number): Guitar['volume'] {
   return { ...guitarOfClass('brightSingle', '').volume, travel: entered(travel) };
 }
 
-test('every kind of branch, and a lead so long that it is a line', () => {
+test('every kind of branch, and a cable so long that it is a line', () => {
   let rig = base;
   for (const name of ['selector', 'tap', 'passiveVolume', 'switcher', 'bufferedSplitter'] as const)
     rig = applyEdits(rig, insertDevice(rig, mainRow(rig).devices.length, deviceOfClass(name, '')));
-  const loop = rig.rows.find(({ at }) => at.kind === 'loop')!.id;
+  const loop = rig.electrical.rows.find(({ at }) => at.kind === 'loop')!.id;
   rig = applyEdits(rig, insertDevice(rig, 0, deviceOfClass('wah', ''), loop));
-  rig = applyEdits(rig, addGuitar(rig, guitarOfClass('hotTwin', 'dark'), 'd1'));
+  rig = applyEdits(rig, addGuitar(rig, guitarOfClass('hotHumbucker', 'dark'), 'd1'));
   rig = applyEdits(rig, addAmpLoop(rig, 'e1'));
-  const last = mainRow(rig).leads.at(-1)!.id;
-  rig = applyEdits(rig, setLeadLength(last, 90), { kind: 'stamp', playing: 'g1' });
+  const last = mainRow(rig).cables.at(-1)!.id;
+  rig = applyEdits(rig, setCableLength(last, 90), { kind: 'switch', playing: 'g1' });
   // The main way, the tuner and the second amp by their side jacks, and the amp's loop.
   expect(expectSame(stand(rig, { 'd4.0': true }))).toBe(routeRows(rig).length);
 });
 
-test('a stand-in for the pickup ahead of a fuzz', () => {
+test('a pickup simulator ahead of a fuzz', () => {
   let rig = base;
   for (const name of ['buffer', 'lowImpedanceFuzz'] as const)
     rig = applyEdits(rig, insertDevice(rig, mainRow(rig).devices.length, deviceOfClass(name, '')));
-  const fitted = applyEdits(rig, fitStandIn(rig, 'd2')!);
-  expect(mainRow(fitted).devices[1]!.standIn).toMatchObject({
+  const fitted = applyEdits(rig, fitPickupSimulator(rig, 'd2')!);
+  expect(mainRow(fitted).devices[1]!.pickupSimulator).toMatchObject({
     lH: { value: 2.2 },
     rOhm: { value: 5650 },
   });
@@ -151,7 +154,7 @@ test('nodes can be followed by a person; names are never twice', () => {
 });
 
 test('what cannot be heard has no circuit', () => {
-  const gap = applyEdits(base, { kind: 'hop', row: 'r1', at: 0, lead: null });
+  const gap = applyEdits(base, { kind: 'connect', row: 'r1', at: 0, cable: null });
   expect(writeNetlist(gap)).toMatchObject({
     kind: 'refused',
     message: expect.stringContaining('missing'),

@@ -6,20 +6,20 @@ import { formatSignedDb } from '../../src/quantity';
 import {
   applyEdits,
   insertDevice,
-  keepSituation,
+  keepPlace,
   mainRow,
   newRig,
-  setLeadLength,
+  setCableLength,
   type Rig,
 } from '../../src/rig';
 import { stand } from '../rig/straightRow';
 
 function board(): Rig {
-  let rig = applyEdits(newRig('board'), setLeadLength('l1', 6));
+  let rig = applyEdits(newRig('board'), setCableLength('l1', 6));
   for (const name of ['wah', 'drive', 'modulation'] as const)
     rig = applyEdits(rig, insertDevice(rig, mainRow(rig).devices.length, deviceOfClass(name, '')));
-  const long = applyEdits(rig, setLeadLength(mainRow(rig).leads.at(-1)!.id, 15));
-  return applyEdits(long, keepSituation(long, 'big stage'));
+  const long = applyEdits(rig, setCableLength(mainRow(rig).cables.at(-1)!.id, 15));
+  return applyEdits(long, keepPlace(long, 'big stage'));
 }
 
 const explain = (rig: Rig) =>
@@ -43,7 +43,7 @@ test('each figure in it is one that the model gives', () => {
     'What would fix it',
     'Elsewhere',
   ]);
-  const [largest] = analysis.takeOuts;
+  const [largest] = analysis.lossByPart;
   expect(paragraph(rig, 'What costs what')).toContain(
     `${formatSignedDb(largest!.gain.trebleDb)} dB`,
   );
@@ -69,19 +69,19 @@ test('the switch it names is the one that changes most, from where it stands now
   expect(paragraph(on, 'Which switch changes it most')).toContain('switched off would');
 });
 
-test('what would help is what the advice says, but for what was silenced', () => {
+test('what would help is what the advice says, but for what was dismissed', () => {
   const rig = board();
   const analysis = analyseRig(rig);
   if (analysis.kind !== 'sounding') throw new Error(analysis.kind);
   const states = analyseStates(rig, switchesOf(rig));
   const [first] = judgeRig(rig, 'r1', analysis, states, 'metric');
   expect(paragraph(rig, 'What would help')).toContain(`${first!.title}. ${first!.reason}`);
-  const quiet = { ...rig, silenced: [first!.key] };
+  const quiet = { ...rig, texts: { ...rig.texts, dismissed: [first!.key] } };
   expect(paragraph(quiet, 'What would help') ?? '').not.toContain(first!.title);
 });
 
 test('of a rig that is not heard it says that alone', () => {
-  const gap = applyEdits(newRig('gap'), { kind: 'hop', row: 'r1', at: 0, lead: null });
+  const gap = applyEdits(newRig('gap'), { kind: 'connect', row: 'r1', at: 0, cable: null });
   expect(explain(gap)).toHaveLength(1);
   expect(explain(gap)[0]!.text).toContain('Nothing arrives');
 });

@@ -1,17 +1,24 @@
 import { analyseRig, analyseStates, switchesOf } from '../../src/figures';
-import { deviceOfClass, endOfKind, entered, type Device, type DeviceClass } from '../../src/gear';
+import {
+  deviceOfClass,
+  destinationOfKind,
+  entered,
+  type Device,
+  type DeviceClass,
+} from '../../src/gear';
 import { judgeRig, type Judgement, type JudgementKind } from '../../src/judgements';
 import {
   applyEdits,
   insertDevice,
   mainRow,
   newRig,
-  setLeadLength,
+  setCableLength,
   type ApproachKind,
   type Rig,
+  withElectrical,
 } from '../../src/rig';
-import { fitStandIn, takeStandInOut } from '../../src/tools';
-import { stand, withEnd, withGuitar } from '../rig/straightRow';
+import { fitPickupSimulator, removePickupSimulator } from '../../src/tools';
+import { stand, withDestination, withGuitar } from '../rig/straightRow';
 
 /// Each judgement in a rig that deserves it, and absent from one that does not.
 
@@ -21,10 +28,9 @@ interface Box {
 }
 
 function row(boxes: readonly (DeviceClass | Box)[], approach: ApproachKind = 'clear'): Rig {
-  const start: Rig = {
-    ...newRig('row'),
-    approach: { ...newRig('').approach, kind: approach },
-  };
+  const start: Rig = withElectrical(newRig('row'), {
+    approach: { ...newRig('').electrical.approach, kind: approach },
+  });
   return boxes.reduce<Rig>((rig, box) => {
     const { name, more } = typeof box === 'string' ? { name: box, more: {} } : box;
     const device = { ...deviceOfClass(name, '', name), ...more };
@@ -44,7 +50,7 @@ const numberOf = (found: Judgement | undefined, what: string) =>
   found?.numbers.find(([name]) => name === what)?.[1];
 
 describe('low-impedance fuzz', () => {
-  test('wants the pickup itself: a buffer in front of it is a warning that names both impedances', () => {
+  test('wants the pickup itself: a buffer before it is a warning that names both impedances', () => {
     const found = find(row(['buffer', 'lowImpedanceFuzz']), 'fuzzWantsPickup');
     expect(found).toMatchObject({ weight: 'warning', when: 'whenever the fuzz is on' });
     expect(numberOf(found, 'buffer gives from')).toBe('150\u00a0Ω');
@@ -52,14 +58,14 @@ describe('low-impedance fuzz', () => {
     expect(find(row(['lowImpedanceFuzz', 'buffer']), 'fuzzWantsPickup')).toBeUndefined();
   });
 
-  test('with a stand-in for the pickup ahead of it, it is only noted', () => {
+  test('with a pickup simulator ahead of it, it is only noted', () => {
     const rig = row(['buffer', 'lowImpedanceFuzz']);
-    const fitted = applyEdits(rig, fitStandIn(rig, 'd2')!);
+    const fitted = applyEdits(rig, fitPickupSimulator(rig, 'd2')!);
     expect(find(fitted, 'fuzzWantsPickup')).toMatchObject({
       weight: 'note',
-      title: 'lowImpedanceFuzz hears buffer through a stand-in for the pickup',
+      title: 'lowImpedanceFuzz hears buffer through a pickup simulator',
     });
-    expect(applyEdits(fitted, takeStandInOut(fitted, 'd2')!)).toEqual(rig);
+    expect(applyEdits(fitted, removePickupSimulator(fitted, 'd2')!)).toEqual(rig);
   });
 
   test('a buffered bypass in front counts only while it is off, a drive of 5 kΩ while it is on', () => {
@@ -87,12 +93,12 @@ describe('low-impedance fuzz', () => {
   });
 });
 
-test('a loaded bypass at the pickup costs treble and level; behind a buffer it is left alone', () => {
-  const found = find(row(['wah']), 'loadedBypass');
-  expect(found).toMatchObject({ weight: 'warning', place: { id: 'd1' } });
+test('a hardwired bypass at the pickup costs treble and level; after a buffer it is left alone', () => {
+  const found = find(row(['wah']), 'hardwiredBypass');
+  expect(found).toMatchObject({ weight: 'warning', spot: { id: 'd1' } });
   expect(numberOf(found, 'treble it takes')).toMatch(/^−/u);
   expect(numberOf(found, 'level it takes')).toMatch(/^−/u);
-  expect(find(row(['buffer', 'wah']), 'loadedBypass')).toBeUndefined();
+  expect(find(row(['buffer', 'wah']), 'hardwiredBypass')).toBeUndefined();
 });
 
 test('a volume’s track has to fit what drives it', () => {
@@ -128,13 +134,13 @@ test('many in a row, and under one good buffer the second one', () => {
 test('a buffer that comes too late, except where no buffer is wanted', () => {
   const late = (approach: ApproachKind) => {
     const rig = row(['drive', 'drive', 'drive', 'drive', 'buffer'], approach);
-    return applyEdits(rig, setLeadLength('l1', 12));
+    return applyEdits(rig, setCableLength('l1', 12));
   };
   const found = find(late('clear'), 'lateBuffer');
-  expect(found).toMatchObject({ weight: 'warning', place: { id: 'd5' } });
+  expect(found).toMatchObject({ weight: 'warning', spot: { id: 'd5' } });
   expect(numberOf(found, 'boost at 4–8 kHz instead')).toMatch(/^\+/u);
   expect(find(late('shaped'), 'lateBuffer')).toBeUndefined();
-  expect(find(applyEdits(row(['buffer']), setLeadLength('l1', 3)), 'lateBuffer')).toBeUndefined();
+  expect(find(applyEdits(row(['buffer']), setCableLength('l1', 3)), 'lateBuffer')).toBeUndefined();
 });
 
 test('bookends wants a low impedance at the end in every state', () => {
@@ -151,10 +157,9 @@ test('steady minds the spread, shaped the resonance', () => {
   expect(find(shaped, 'resonance')).toBeDefined();
   const wanted = analyseRig(shaped);
   if (wanted.kind !== 'sounding' || wanted.resonance.kind !== 'resonance') throw new Error('none');
-  const met = {
-    ...shaped,
-    approach: { kind: 'shaped' as const, wantedHz: entered(wanted.resonance.frequencyHz) },
-  };
+  const met = withElectrical(shaped, {
+    approach: { kind: 'shaped', wantedHz: entered(wanted.resonance.frequencyHz) },
+  });
   expect(find(met, 'resonance')).toBeUndefined();
   expect(find(row([]), 'resonance')).toBeUndefined();
 });
@@ -162,25 +167,27 @@ test('steady minds the spread, shaped the resonance', () => {
 test('a piezo wants megohms, a DI the source that it is made for', () => {
   const piezo = withGuitar(newRig('ukulele'), { kind: 'piezo' });
   expect(find(piezo, 'piezoLoad')).toMatchObject({ weight: 'warning' });
-  const good = withEnd(piezo, { input: 'plain', rInOhm: entered(10e6) });
+  const good = withDestination(piezo, { input: 'plain', rInOhm: entered(10e6) });
   expect(find(good, 'piezoLoad')).toBeUndefined();
-  const iron = { ...endOfKind('passiveDi', 'iron') };
-  const found = find(withEnd(newRig('di'), iron), 'wrongDi');
+  const iron = { ...destinationOfKind('passiveDi', 'iron') };
+  const found = find(withDestination(newRig('di'), iron), 'wrongDi');
   expect(numberOf(found, 'level it takes')).toMatch(/^−/u);
   expect(numberOf(found, 'treble it takes')).toMatch(/^−/u);
-  expect(find(withEnd(row(['buffer']), iron), 'wrongDi')).toBeUndefined();
-  expect(find(withEnd(newRig('di'), endOfKind('activeDi', 'box')), 'wrongDi')).toBeUndefined();
+  expect(find(withDestination(row(['buffer']), iron), 'wrongDi')).toBeUndefined();
+  expect(
+    find(withDestination(newRig('di'), destinationOfKind('activeDi', 'box')), 'wrongDi'),
+  ).toBeUndefined();
 });
 
-test('a long unbalanced lead to a mixer', () => {
-  const mixer = endOfKind('mixer', 'desk');
-  const rig = withEnd(row(['buffer']), mixer);
-  expect(find(applyEdits(rig, setLeadLength('l2', 12)), 'longUnbalanced')).toBeDefined();
+test('a long unbalanced cable to a mixer', () => {
+  const mixer = destinationOfKind('mixer', 'desk');
+  const rig = withDestination(row(['buffer']), mixer);
+  expect(find(applyEdits(rig, setCableLength('l2', 12)), 'longUnbalanced')).toBeDefined();
   expect(find(rig, 'longUnbalanced')).toBeUndefined();
 });
 
 test('it’s fine is a judgement too, said with its figures, and warnings come before it', () => {
-  const right = applyEdits(row(['buffer']), setLeadLength('l1', 3));
+  const right = applyEdits(row(['buffer']), setCableLength('l1', 3));
   expect(judge(right).map(({ kind }) => kind)).toEqual(['fine']);
   expect(judge(right)[0]!.numbers).toHaveLength(3);
   const weights = judge(row(['wah', 'lowImpedanceFuzz'])).map(({ weight }) => weight);

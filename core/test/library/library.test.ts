@@ -1,11 +1,11 @@
 import { measureRig } from '../../src/figures';
 import {
   deviceOfClass,
-  endOfKind,
+  destinationOfKind,
   entered,
   gearItem,
   guitarOfClass,
-  leadOfClass,
+  cableOfClass,
   typicalBody,
   typicalSupply,
   type RigItem,
@@ -19,7 +19,7 @@ import {
   type ItemEdit,
 } from '../../src/library';
 import { allDevices, applyEdit, applyEdits, insertDevice, newRig, type Rig } from '../../src/rig';
-import { devicesOf, leadsOf, withEnd, withGuitar, withLeads } from '../rig/straightRow';
+import { devicesOf, cablesOf, withDestination, withGuitar, withCables } from '../rig/straightRow';
 
 const drive = gearItem('hard-drive', 'device', deviceOfClass('drive', 'd1', 'Hard drive'));
 
@@ -29,12 +29,12 @@ function board(): Rig {
     newRig('board'),
     insertDevice(newRig('board'), 0, { ...drive.thing, gear: 'hard-drive' }),
   );
-  return withEnd(
+  return withDestination(
     withGuitar(
-      withLeads(rig, (lead, i) =>
-        i === 0 ? { ...lead, lengthM: entered(6), gear: 'reel' } : lead,
+      withCables(rig, (cable, i) =>
+        i === 0 ? { ...cable, lengthM: entered(6), gear: 'reel' } : cable,
       ),
-      { gear: 'teal', volume: { ...rig.guitars[0]!.volume, travel: entered(0.8) } },
+      { gear: 'teal', volume: { ...rig.electrical.guitars[0]!.volume, travel: entered(0.8) } },
     ),
     { gear: 'stage-amp' },
   );
@@ -44,8 +44,8 @@ test('where things of the list are used', () => {
   expect(usesOfGear(board())).toEqual([
     { kind: 'guitar', id: 'g1', gear: 'teal' },
     { kind: 'device', id: 'd1', gear: 'hard-drive' },
-    { kind: 'lead', id: 'l1', gear: 'reel' },
-    { kind: 'end', id: 'e1', gear: 'stage-amp' },
+    { kind: 'cable', id: 'l1', gear: 'reel' },
+    { kind: 'destination', id: 'e1', gear: 'stage-amp' },
   ]);
 });
 
@@ -53,22 +53,22 @@ describe('bringing a rig up to date', () => {
   const rig = board();
   const refresh = (item: RigItem): Rig => applyEdits(rig, refreshFromGear(rig, item));
 
-  test('a lead gets the values of the list and keeps its length', () => {
-    const reel = leadOfClass('high', 'l1', entered(100), 'Reel');
-    const after = refresh(gearItem('reel', 'lead', { ...reel, cPerMF: entered(150e-12) }));
-    expect(leadsOf(after)[0]).toMatchObject({
+  test('a cable gets the values of the list and keeps its length', () => {
+    const reel = cableOfClass('high', 'l1', entered(100), 'Reel');
+    const after = refresh(gearItem('reel', 'cable', { ...reel, cPerMF: entered(150e-12) }));
+    expect(cablesOf(after)[0]).toMatchObject({
       id: 'l1',
       gear: 'reel',
       lengthM: { value: 6 },
       cPerMF: { value: 150e-12 },
     });
-    expect(leadsOf(after)[1]).toEqual(leadsOf(rig)[1]);
+    expect(cablesOf(after)[1]).toEqual(cablesOf(rig)[1]);
     expect(measureRig(after)).not.toEqual(measureRig(rig));
   });
 
   test('a guitar keeps how it is set', () => {
-    const after = refresh(gearItem('teal', 'guitar', guitarOfClass('hotTwin', 'Teal')));
-    expect(after.guitars[0]).toMatchObject({
+    const after = refresh(gearItem('teal', 'guitar', guitarOfClass('hotHumbucker', 'Teal')));
+    expect(after.electrical.guitars[0]).toMatchObject({
       id: 'g1',
       lH: { value: 8 },
       volume: { travel: { value: 0.8 } },
@@ -83,11 +83,13 @@ describe('bringing a rig up to date', () => {
     );
     const plain = gearItem('tap', 'device', { ...tap.thing, sideJack: 'none' });
     const after = applyEdits(withTap, refreshFromGear(withTap, plain));
-    expect([withTap.ends.length, after.ends.length]).toEqual([2, 1]);
-    const amp = endOfKind('amp', 'Amp');
+    expect([withTap.electrical.destinations.length, after.electrical.destinations.length]).toEqual([
+      2, 1,
+    ]);
+    const amp = destinationOfKind('amp', 'Amp');
     expect(
-      refresh(gearItem('stage-amp', 'end', { ...amp, rInOhm: entered(68e3) })).ends[0]!.rInOhm
-        .value,
+      refresh(gearItem('stage-amp', 'destination', { ...amp, rInOhm: entered(68e3) })).electrical
+        .destinations[0]!.rInOhm.value,
     ).toBe(68e3);
   });
 
@@ -159,7 +161,7 @@ describe('editing an entry', () => {
     ],
     [
       { kind: 'choose', field: 'bypass', to: 'sideways' },
-      'bypass: “sideways” is not one of true, buffered, loaded, switchable, alwaysOn, passive.',
+      'bypass: “sideways” is not one of true, buffered, hardwired, switchable, alwaysOn, passive.',
     ],
     [{ kind: 'rename', to: ' ' }, 'Name: it is empty; at least 1 character is needed.'],
     [{ kind: 'quality', to: { price: -1 } }, 'Price: -1 is not between 0 and 1000000.'],
@@ -194,8 +196,9 @@ test('only what acts as a thing is built is counted', () => {
   expect(counts({ kind: 'device', thing: deviceOfClass('drive', '') })).toBe(6);
   expect(counts({ kind: 'device', thing: deviceOfClass('delay', '') })).toBe(8);
   expect(counts({ kind: 'device', thing: deviceOfClass('tuner', '') })).toBe(4);
-  expect(countOrigins({ kind: 'lead', thing: leadOfClass('low', 'l1', entered(3)) })).toEqual({
+  expect(countOrigins({ kind: 'cable', thing: cableOfClass('low', 'l1', entered(3)) })).toEqual({
     assumed: 4,
+    laid: 0,
     entered: 1,
     sheet: 0,
     measured: 0,

@@ -1,8 +1,8 @@
 import { type PathElement } from '../../src/circuit';
-import { deviceOfClass, endOfKind, entered, type Device, type Lead } from '../../src/gear';
+import { deviceOfClass, destinationOfKind, entered, type Device, type Cable } from '../../src/gear';
 import { drivePath, routeOf } from '../../src/path';
-import { type Row } from '../../src/rig';
-import { stand, withEnd, withLeads } from '../rig/straightRow';
+import { withElectrical, type Row } from '../../src/rig';
+import { stand, withDestination, withCables } from '../rig/straightRow';
 import {
   AMP,
   BRIGHT,
@@ -12,121 +12,132 @@ import {
   expectWay,
   from,
   into,
-  lead,
-  leadC,
+  cable,
+  cableC,
   mainOf,
   rigOf,
-  standing,
+  state,
 } from './byHand';
 
 /// Side jacks, loops and ends, against sections written out by hand and solved from the load backwards.
 
 describe('side jacks', () => {
-  const tuner = endOfKind('tuner', 'tuner', 'e2');
+  const tuner = destinationOfKind('tuner', 'tuner', 'e2');
   const TUNER: PathElement = {
     kind: 'branch',
-    path: [leadC(0.3)],
+    path: [cableC(0.3)],
     load: into(1e6, 20e-12),
   };
-  const side = (device: string, end: string, lengthM: number, devices: Device[] = []): Row => ({
+  const side = (
+    device: string,
+    destination: string,
+    lengthM: number,
+    devices: Device[] = [],
+  ): Row => ({
     id: 'r2',
-    at: { kind: 'side', device, to: { kind: 'end', end } },
+    at: { kind: 'side', device, to: { kind: 'destination', destination } },
     devices,
-    leads: [lead('l8', lengthM), ...devices.map((_, i) => lead(`l${9 + i}`, 0.5))],
+    cables: [cable('l8', lengthM), ...devices.map((_, i) => cable(`l${9 + i}`, 0.5))],
   });
 
-  test('a tuner tap is the shunt load of its lead and the tuner', () => {
-    const main = mainOf([box('tap', 'd1')], [lead('l1', 6), lead('l2', 3)]);
-    const rig = rigOf([main, side('d1', 'e2', 0.3)], { ends: [...base.ends, tuner] });
-    const path = [leadC(6), TUNER, ...WIRE, leadC(3)];
+  test('a tuner tap is the shunt load of its cable and the tuner', () => {
+    const main = mainOf([box('tap', 'd1')], [cable('l1', 6), cable('l2', 3)]);
+    const rig = rigOf([main, side('d1', 'e2', 0.3)], {
+      destinations: [...base.electrical.destinations, tuner],
+    });
+    const path = [cableC(6), TUNER, ...WIRE, cableC(3)];
     expectWay(rig, [{ source: BRIGHT, path, load: AMP }]);
   });
 
-  test('a passive volume is two resistors behind its tuner jack', () => {
+  test('a passive volume is two resistors after its tuner jack', () => {
     const pot = { ...deviceOfClass('passiveVolume', '').pot!, travel: entered(0.5) };
     const volume = box('passiveVolume', 'd1', { pot });
-    const main = mainOf([volume], [lead('l1', 6), lead('l2', 3)]);
-    const rig = rigOf([main, side('d1', 'e2', 0.3)], { ends: [...base.ends, tuner] });
+    const main = mainOf([volume], [cable('l1', 6), cable('l2', 3)]);
+    const rig = rigOf([main, side('d1', 'e2', 0.3)], {
+      destinations: [...base.electrical.destinations, tuner],
+    });
     const track: PathElement = { kind: 'pot', rOhm: 250e3, wiper: 0.12 };
     expectWay(rig, [
-      { source: BRIGHT, path: [leadC(6), TUNER, track, ...WIRE, leadC(3)], load: AMP },
+      { source: BRIGHT, path: [cableC(6), TUNER, track, ...WIRE, cableC(3)], load: AMP },
     ]);
   });
 
   test('a passive splitter: each way is the other one’s load', () => {
-    const second = endOfKind('amp', 'second', 'e2');
+    const second = destinationOfKind('amp', 'second', 'e2');
     const main = mainOf(
       [box('passiveSplitter', 'd1'), box('drive', 'd2')],
-      [lead('l1', 6), lead('l2', 0.3), lead('l3', 4)],
+      [cable('l1', 6), cable('l2', 0.3), cable('l3', 4)],
     );
     const rows = [main, side('d1', 'e2', 9, [box('delay', 'd5')])];
-    const off = rigOf(rows, { ends: [...base.ends, second] });
+    const off = rigOf(rows, { destinations: [...base.electrical.destinations, second] });
     const delayIn = into(500e3, 20e-12);
-    const toSecond: PathElement = { kind: 'branch', path: [leadC(9)], load: delayIn };
-    const rest = [...WIRE, leadC(0.3), ...WIRE, leadC(4)];
-    expectWay(off, [{ source: BRIGHT, path: [leadC(6), toSecond, ...rest], load: AMP }]);
-    const second2 = { source: from(1000, 10 ** (-0.1 / 20)), path: [leadC(0.5)], load: AMP };
+    const toSecond: PathElement = { kind: 'branch', path: [cableC(9)], load: delayIn };
+    const rest = [...WIRE, cableC(0.3), ...WIRE, cableC(4)];
+    expectWay(off, [{ source: BRIGHT, path: [cableC(6), toSecond, ...rest], load: AMP }]);
+    const second2 = { source: from(1000, 10 ** (-0.1 / 20)), path: [cableC(0.5)], load: AMP };
     const toMain: PathElement = { kind: 'branch', path: rest, load: AMP };
     expectWay(
       off,
-      [{ source: BRIGHT, path: [leadC(6), toMain, leadC(9)], load: delayIn }, second2],
+      [{ source: BRIGHT, path: [cableC(6), toMain, cableC(9)], load: delayIn }, second2],
       'r2',
     );
     // With the drive on the other way ends at its input.
     const on = stand(off, { d2: true });
     const toDrive: PathElement = {
       kind: 'branch',
-      path: [...WIRE, leadC(0.3)],
+      path: [...WIRE, cableC(0.3)],
       load: into(500e3, 20e-12),
     };
     expectWay(
       on,
-      [{ source: BRIGHT, path: [leadC(6), toDrive, leadC(9)], load: delayIn }, second2],
+      [{ source: BRIGHT, path: [cableC(6), toDrive, cableC(9)], load: delayIn }, second2],
       'r2',
     );
   });
 
   test('a buffered splitter keeps its two ways apart', () => {
-    const second = endOfKind('amp', 'second', 'e2');
-    const main = mainOf([box('bufferedSplitter', 'd1')], [lead('l1', 6), lead('l2', 4)]);
-    const rig = rigOf([main, side('d1', 'e2', 9)], { ends: [...base.ends, second] });
-    const front = { source: BRIGHT, path: [leadC(6)], load: into(1e6, 15e-12) };
-    expectWay(rig, [front, { source: from(150), path: [leadC(4)], load: AMP }]);
-    expectWay(rig, [front, { source: from(150), path: [leadC(9)], load: AMP }], 'r2');
+    const second = destinationOfKind('amp', 'second', 'e2');
+    const main = mainOf([box('bufferedSplitter', 'd1')], [cable('l1', 6), cable('l2', 4)]);
+    const rig = rigOf([main, side('d1', 'e2', 9)], {
+      destinations: [...base.electrical.destinations, second],
+    });
+    const front = { source: BRIGHT, path: [cableC(6)], load: into(1e6, 15e-12) };
+    expectWay(rig, [front, { source: from(150), path: [cableC(4)], load: AMP }]);
+    expectWay(rig, [front, { source: from(150), path: [cableC(9)], load: AMP }], 'r2');
   });
 });
 
 describe('loops', () => {
-  const loop = (k: number, devices: Device[], leads: (Lead | null)[], device = 'd1'): Row => ({
+  const loop = (k: number, devices: Device[], cables: (Cable | null)[], device = 'd1'): Row => ({
     id: `r${k + 2}`,
     at: { kind: 'loop', device, loop: k },
     devices,
-    leads,
+    cables,
   });
   const switcher = box('switcher', 'd1', { loops: 3 });
-  const main = mainOf([switcher], [lead('l1', 6), lead('l2', 4)]);
+  const main = mainOf([switcher], [cable('l1', 6), cable('l2', 4)]);
   const rows = [
     main,
-    loop(0, [box('drive', 'd2')], [lead('l3', 0.4), lead('l4', 0.5)]),
-    loop(1, [], [lead('l5', 0.2)]),
+    loop(0, [box('drive', 'd2')], [cable('l3', 0.4), cable('l4', 0.5)]),
+    loop(1, [], [cable('l5', 0.2)]),
     loop(2, [], [null]),
   ];
 
-  test('open ones are strays; a closed one is send lead, pedal, return lead; a jumper is its lead', () => {
+  test('open ones are strays; a closed one is send cable, pedal, return cable; a jumper is its cable', () => {
     const open = [...WIRE, ...WIRE, ...WIRE];
-    expectWay(rigOf(rows), [{ source: BRIGHT, path: [leadC(6), ...open, leadC(4)], load: AMP }]);
-    const closed = { ...rigOf(rows), standing: standing({ 'd1.0': true, 'd1.1': true }) };
-    const path = [leadC(6), leadC(0.4), ...WIRE, leadC(0.5), leadC(0.2), ...WIRE, leadC(4)];
+    expectWay(rigOf(rows), [{ source: BRIGHT, path: [cableC(6), ...open, cableC(4)], load: AMP }]);
+    const closed = { ...rigOf(rows), state: state({ 'd1.0': true, 'd1.1': true }) };
+    const path = [cableC(6), cableC(0.4), ...WIRE, cableC(0.5), cableC(0.2), ...WIRE, cableC(4)];
     expectWay(closed, [{ source: BRIGHT, path, load: AMP }]);
     const on = stand(closed, { d2: true });
     expectWay(on, [
-      { source: BRIGHT, path: [leadC(6), leadC(0.4)], load: into(500e3, 20e-12) },
-      { source: from(5000), path: [leadC(0.5), leadC(0.2), ...WIRE, leadC(4)], load: AMP },
+      { source: BRIGHT, path: [cableC(6), cableC(0.4)], load: into(500e3, 20e-12) },
+      { source: from(5000), path: [cableC(0.5), cableC(0.2), ...WIRE, cableC(4)], load: AMP },
     ]);
   });
 
-  test('an empty loop without a jumper, closed, is a missing lead', () => {
-    const rig = { ...rigOf(rows), standing: standing({ 'd1.2': true }) };
+  test('an empty loop without a jumper, closed, is a missing cable', () => {
+    const rig = { ...rigOf(rows), state: state({ 'd1.2': true }) };
     expect(drivePath(routeOf(rig)).interrupted!.kind).toBe('gap');
   });
 
@@ -134,71 +145,73 @@ describe('loops', () => {
     const buffered = { ...switcher, bufferIn: true, bufferOut: true };
     const rig = rigOf([{ ...main, devices: [buffered] }, ...rows.slice(1)]);
     expectWay(rig, [
-      { source: BRIGHT, path: [leadC(6)], load: into(1e6, 15e-12) },
+      { source: BRIGHT, path: [cableC(6)], load: into(1e6, 15e-12) },
       { source: from(150), path: [...WIRE, ...WIRE, ...WIRE], load: into(1e6, 15e-12) },
-      { source: from(150), path: [leadC(4)], load: AMP },
+      { source: from(150), path: [cableC(4)], load: AMP },
     ]);
   });
 
   test('a gate in four cables: key at the front, drive between its send and its return', () => {
     const gate = box('gate', 'd3', { insert: 'own', loops: 1 });
     const gated: Row[] = [
-      mainOf([box('tap', 'd4'), gate], [lead('l1', 6), lead('l2', 0.3), lead('l6', 4)]),
-      loop(0, [box('drive', 'd2')], [lead('l3', 0.4), lead('l4', 0.5)], 'd3'),
+      mainOf([box('tap', 'd4'), gate], [cable('l1', 6), cable('l2', 0.3), cable('l6', 4)]),
+      loop(0, [box('drive', 'd2')], [cable('l3', 0.4), cable('l4', 0.5)], 'd3'),
       {
         id: 'r9',
         at: { kind: 'side', device: 'd4', to: { kind: 'key', device: 'd3' } },
         devices: [],
-        leads: [lead('l7', 0.6)],
+        cables: [cable('l7', 0.6)],
       },
     ];
-    const key: PathElement = { kind: 'branch', path: [leadC(0.6)], load: into(1e6, 20e-12) };
-    const rig = rigOf(gated, { standing: standing({ d3: true, d2: true }) });
+    const key: PathElement = { kind: 'branch', path: [cableC(0.6)], load: into(1e6, 20e-12) };
+    const rig = rigOf(gated, { state: state({ d3: true, d2: true }) });
     expectWay(rig, [
-      { source: BRIGHT, path: [leadC(6), key, ...WIRE, leadC(0.3)], load: into(1e6, 20e-12) },
-      { source: from(1000), path: [leadC(0.4)], load: into(500e3, 20e-12) },
-      { source: from(5000), path: [leadC(0.5)], load: into(1e6, 20e-12) },
-      { source: from(1000), path: [leadC(4)], load: AMP },
+      { source: BRIGHT, path: [cableC(6), key, ...WIRE, cableC(0.3)], load: into(1e6, 20e-12) },
+      { source: from(1000), path: [cableC(0.4)], load: into(500e3, 20e-12) },
+      { source: from(5000), path: [cableC(0.5)], load: into(1e6, 20e-12) },
+      { source: from(1000), path: [cableC(4)], load: AMP },
     ]);
     // Its gain is that of its last stage: counted once.
     const loud = box('gate', 'd3', { insert: 'own', loops: 1 });
     const gain = { ...loud, on: { ...loud.on, gainDb: entered(6) } };
-    const louder = {
-      ...rig,
+    const louder = withElectrical(rig, {
       rows: gated.map((row, i) => (i === 0 ? { ...row, devices: [row.devices[0]!, gain] } : row)),
-    };
+    });
     const gains = drivePath(routeOf(louder)).sections.map(({ circuit: { source } }) =>
       source.kind === 'voltage' ? source.gain : 1,
     );
     expect(gains).toEqual([1, 1, 1, 10 ** (6 / 20)]);
     const trueBypass = stand(rig, { d3: false });
-    const gateOff = {
-      ...trueBypass,
+    const gateOff = withElectrical(trueBypass, {
       rows: gated.map((row, i) =>
         i === 0
           ? { ...row, devices: [row.devices[0]!, { ...gate, bypass: 'true' as const }] }
           : row,
       ),
-    };
+    });
     expectWay(gateOff, [
-      { source: BRIGHT, path: [leadC(6), key, ...WIRE, leadC(0.3), ...WIRE, leadC(4)], load: AMP },
+      {
+        source: BRIGHT,
+        path: [cableC(6), key, ...WIRE, cableC(0.3), ...WIRE, cableC(4)],
+        load: AMP,
+      },
     ]);
   });
 
   test('the amp’s effects loop is a way of its own, from send to return', () => {
     const ampLoop: Row = {
       id: 'r2',
-      at: { kind: 'ampLoop', end: 'e1' },
+      at: { kind: 'ampLoop', destination: 'e1' },
       devices: [box('delay', 'd1')],
-      leads: [lead('l3', 6), lead('l4', 5)],
+      cables: [cable('l3', 6), cable('l4', 5)],
     };
-    const rig = rigOf([mainOf([], [lead('l1', 6)]), ampLoop]);
+    const rig = rigOf([mainOf([], [cable('l1', 6)]), ampLoop]);
     const RETURN = into(100e3, 50e-12);
     expectWay(
       rig,
       [
-        { source: from(1000), path: [leadC(6)], load: into(500e3, 20e-12) },
-        { source: from(1000, 10 ** (-0.1 / 20)), path: [leadC(5)], load: RETURN },
+        { source: from(1000), path: [cableC(6)], load: into(500e3, 20e-12) },
+        { source: from(1000, 10 ** (-0.1 / 20)), path: [cableC(5)], load: RETURN },
       ],
       'r2',
     );
@@ -208,16 +221,16 @@ describe('loops', () => {
 
 describe('without power', () => {
   const rig = (powerLost: Device['powerLost'], bypass: Device['bypass']) =>
-    rigOf([mainOf([box('drive', 'd1', { powerLost, bypass })], [lead('l1', 6), lead('l2', 4)])], {
-      standing: standing({ d1: true }, { powered: false }),
+    rigOf([mainOf([box('drive', 'd1', { powerLost, bypass })], [cable('l1', 6), cable('l2', 4)])], {
+      state: state({ d1: true }, { unpowered: ['d1'] }),
     });
 
   test('a pedal falls to its bypass, or to silence', () => {
-    const path = [leadC(6), ...WIRE, leadC(4)];
+    const path = [cableC(6), ...WIRE, cableC(4)];
     expectWay(rig('bypass', 'true'), [{ source: BRIGHT, path, load: AMP }]);
-    const loaded: PathElement = { kind: 'shunt', rOhm: 500e3, cF: 20e-12 };
-    expectWay(rig('bypass', 'loaded'), [
-      { source: BRIGHT, path: [leadC(6), loaded, ...WIRE, leadC(4)], load: AMP },
+    const hardwired: PathElement = { kind: 'shunt', rOhm: 500e3, cF: 20e-12 };
+    expectWay(rig('bypass', 'hardwired'), [
+      { source: BRIGHT, path: [cableC(6), hardwired, ...WIRE, cableC(4)], load: AMP },
     ]);
     expect(drivePath(routeOf(rig('silence', 'buffered'))).interrupted).toEqual({
       kind: 'muted',
@@ -227,9 +240,9 @@ describe('without power', () => {
 });
 
 test('a DI or a mixer as the end', () => {
-  const rig = withEnd(
-    withLeads(base, (l) => l),
-    { ...endOfKind('passiveDi', 'iron', 'e1') },
+  const rig = withDestination(
+    withCables(base, (l) => l),
+    { ...destinationOfKind('passiveDi', 'iron', 'e1') },
   );
-  expectWay(rig, [{ source: BRIGHT, path: [leadC(6)], load: into(140e3, 100e-12) }]);
+  expectWay(rig, [{ source: BRIGHT, path: [cableC(6)], load: into(140e3, 100e-12) }]);
 });

@@ -9,9 +9,16 @@ import {
   type Section,
   type Source,
 } from '../../src/circuit';
-import { deviceOfClass, entered, leadOfClass, type Device, type Lead } from '../../src/gear';
+import { deviceOfClass, entered, cableOfClass, type Device, type Cable } from '../../src/gear';
 import { drivePath, routeOf } from '../../src/path';
-import { newRig, type Rig, type Row, type Standing } from '../../src/rig';
+import {
+  newRig,
+  type Rig,
+  type Row,
+  type SwitchState,
+  type Electrical,
+  withElectrical,
+} from '../../src/rig';
 import { solveBackwards } from '../circuit/backwards';
 import { apart, c, mul, type Complex } from '../circuit/complex';
 
@@ -19,10 +26,10 @@ import { apart, c, mul, type Complex } from '../circuit/complex';
 
 export const grid = gridOf(Float64Array.of(60, 400, 1500, 4000, 12000));
 
-export const lead = (id: string, lengthM: number): Lead =>
-  leadOfClass('ordinary', id, entered(lengthM));
-/** A lead of 110 pF/m with two plugs of 15 pF. */
-export const leadC = (lengthM: number): PathElement => shuntC(110e-12 * lengthM + 30e-12);
+export const cable = (id: string, lengthM: number): Cable =>
+  cableOfClass('ordinary', id, entered(lengthM));
+/** A cable of 110 pF/m with two plugs of 15 pF. */
+export const cableC = (lengthM: number): PathElement => shuntC(110e-12 * lengthM + 30e-12);
 export const shuntC = (cF: number): PathElement => ({ kind: 'shunt', rOhm: null, cF });
 /** A bypassed pedal, or any passive box. */
 export const WIRE: readonly PathElement[] = [{ kind: 'series', rOhm: 0.1 }, shuntC(25e-12)];
@@ -68,17 +75,16 @@ export function expectWay(rig: Rig, byHand: readonly Section[], rowId?: string):
 }
 
 export const base = newRig('by hand');
-export const mainOf = (devices: readonly Device[], leads: readonly (Lead | null)[]): Row => ({
+export const mainOf = (devices: readonly Device[], cables: readonly (Cable | null)[]): Row => ({
   id: 'r1',
   at: { kind: 'main' },
   devices,
-  leads,
+  cables,
 });
-export const rigOf = (rows: readonly Row[], more: Partial<Rig> = {}): Rig => ({
-  ...base,
-  rows,
-  ...more,
-});
+export const rigOf = (
+  rows: readonly Row[],
+  { state = base.state, ...more }: Partial<Electrical> & { readonly state?: SwitchState } = {},
+): Rig => ({ ...withElectrical(base, { rows, ...more }), state });
 export const box = (
   name: Parameters<typeof deviceOfClass>[0],
   id: string,
@@ -87,11 +93,11 @@ export const box = (
   ...deviceOfClass(name, id),
   ...more,
 });
-export const standing = (
-  positions: Standing['positions'],
-  more: Partial<Standing> = {},
-): Standing => ({
-  ...base.standing,
+export const state = (
+  positions: SwitchState['positions'],
+  more: Partial<SwitchState> = {},
+): SwitchState => ({
+  ...base.state,
   positions,
   ...more,
 });

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { analyseStates } from '../../src/figures';
-import { assumed, deviceOfClass, leadOfClass, type Device, type Side } from '../../src/gear';
+import { assumed, deviceOfClass, cableOfClass, type Device, type Side } from '../../src/gear';
 import { routeOf, TrebleMeter } from '../../src/path';
 import { newRig, type Rig } from '../../src/rig';
 import { devicesOf, pathOf, stand, withRowOf } from '../rig/straightRow';
@@ -40,7 +40,7 @@ const sideOf = (side: ReferenceSide): Side => ({
   gainDb: assumed(side.gain_db ?? 0),
 });
 
-const BYPASS = { wire: 'true', loaded: 'loaded', driver: 'buffered' } as const;
+const BYPASS = { wire: 'true', loaded: 'hardwired', driver: 'buffered' } as const;
 
 function rigOfFile(): Rig {
   const devices = file.rig.devices.map((device, i): Device => ({
@@ -49,12 +49,12 @@ function rigOfFile(): Rig {
     on: sideOf(device.engaged),
     off: sideOf(device.bypassed),
   }));
-  const leads = file.rig.leads.map((lead, i) => ({
-    ...leadOfClass('ordinary', `l${i + 1}`, assumed(lead.length_m)),
-    cPerMF: assumed(lead.c_per_m_f),
-    plugF: assumed(lead.plugs_f / 2),
+  const cables = file.rig.leads.map((cable, i) => ({
+    ...cableOfClass('ordinary', `l${i + 1}`, assumed(cable.length_m)),
+    cPerMF: assumed(cable.c_per_m_f),
+    plugF: assumed(cable.plugs_f / 2),
   }));
-  return withRowOf(newRig('states'), devices, leads);
+  return withRowOf(newRig('states'), devices, cables);
 }
 
 const meter = new TrebleMeter();

@@ -5,7 +5,7 @@ import {
   type Section,
   type Source,
 } from '../../src/circuit';
-import { entered, guitarOfClass, leadOfClass, pickupOfClass, type Guitar } from '../../src/gear';
+import { entered, guitarOfClass, cableOfClass, pickupOfClass, type Guitar } from '../../src/gear';
 import { drivePath, routeOf } from '../../src/path';
 import { type Rig, type Row } from '../../src/rig';
 import { apart, c, mul } from '../circuit/complex';
@@ -19,40 +19,40 @@ import {
   expectWay,
   from,
   into,
-  lead,
-  leadC,
+  cable,
+  cableC,
   mainOf,
   pots,
   response,
   rigOf,
   shuntC,
-  standing,
+  state,
 } from './byHand';
 
-/// Leads, sources and guitars, against sections written out by hand and solved from the load backwards.
+/// Cables, sources and guitars, against sections written out by hand and solved from the load backwards.
 
-describe('leads', () => {
-  test('a coiled lead is its conductor, several times its reach', () => {
-    const coiled = { ...leadOfClass('coiled', 'l1', entered(1.5)), plugF: entered(15e-12) };
+describe('cables', () => {
+  test('a coiled cable is its conductor, several times its reach', () => {
+    const coiled = { ...cableOfClass('coiled', 'l1', entered(1.5)), plugF: entered(15e-12) };
     const path = [shuntC(120e-12 * 7.5 + 30e-12)];
     expectWay(rigOf([mainOf([], [coiled])]), [{ source: BRIGHT, path, load: AMP }]);
   });
 
   test('a capacitor in the plug acts while it is switched in', () => {
-    const added = { ...lead('l1', 6), addedF: entered(470e-12) };
-    const out = [{ source: BRIGHT, path: [leadC(6)], load: AMP }];
+    const added = { ...cable('l1', 6), addedF: entered(470e-12) };
+    const out = [{ source: BRIGHT, path: [cableC(6)], load: AMP }];
     expectWay(rigOf([mainOf([], [added])]), out);
-    const path = [shuntC(470e-12), leadC(6)];
+    const path = [shuntC(470e-12), cableC(6)];
     expectWay(rigOf([mainOf([], [{ ...added, added: true }])]), [
       { source: BRIGHT, path, load: AMP },
     ]);
   });
 
-  test('a missing lead is pointed at, not assumed', () => {
-    const rig = rigOf([mainOf([box('drive', 'd1')], [lead('l1', 6), null])]);
+  test('a missing cable is pointed at, not assumed', () => {
+    const rig = rigOf([mainOf([box('drive', 'd1')], [cable('l1', 6), null])]);
     const { interrupted, stops } = drivePath(routeOf(rig));
     expect(interrupted).toEqual({ kind: 'gap', stop: 3 });
-    expect(stops[3]!.place).toEqual({ kind: 'lead', id: 'r1', part: 'whole', index: 1 });
+    expect(stops[3]!.spot).toEqual({ kind: 'cable', id: 'r1', part: 'whole', index: 1 });
   });
 });
 
@@ -66,10 +66,13 @@ describe('sources', () => {
     controls: NO_CONTROLS,
   };
   const two = (more: Partial<Guitar>): Rig =>
-    withGuitar(base, { second: pickupOfClass('coveredTwin'), ...more });
-  /** The same pickup behind a winding, seen as a section ending in the joint. */
-  const way = (source: Source): Section => ({ source, path: [leadC(6)], load: AMP });
-  const closed = (travel: number) => ({ ...base.guitars[0]!.volume, travel: entered(travel) });
+    withGuitar(base, { second: pickupOfClass('coveredHumbucker'), ...more });
+  /** The same pickup after a winding, seen as a section ending in the joint. */
+  const way = (source: Source): Section => ({ source, path: [cableC(6)], load: AMP });
+  const closed = (travel: number) => ({
+    ...base.electrical.guitars[0]!.volume,
+    travel: entered(travel),
+  });
 
   test.each(['first', 'second'] as const)('the switch at the %s: that pickup alone', (position) => {
     const alone = position === 'first' ? BRIGHT : { ...TWIN, controls: pots(250e3) };
@@ -89,7 +92,7 @@ describe('sources', () => {
     ]);
   });
 
-  test('shared controls stand behind both: two like pickups in parallel are one of half the impedance', () => {
+  test('shared controls stand after both: two like pickups in parallel are one of half the impedance', () => {
     const rig = two({ second: pickupOfClass('brightSingle'), sharing: 'shared' });
     const half = { ...BRIGHT, lH: 1.1, rDcOhm: 2900, cWindingF: 220e-12, rEddyOhm: 0.5e6 };
     expectWay(rig, [way(half)]);
@@ -118,25 +121,25 @@ describe('sources', () => {
     );
     const independent = two({ second, sharing: 'individual', potWiring: 'independent' });
     const controls = { ...pots(250e3), volume: { potOhm: 250e3, wiper: 1, reversed: true } };
-    const path: PathElement[] = [{ kind: 'shunt', rOhm: 250e3, cF: 0 }, leadC(6)];
+    const path: PathElement[] = [{ kind: 'shunt', rOhm: 250e3, cF: 0 }, cableC(6)];
     expectWay(independent, [{ source: { ...BRIGHT, controls }, path, load: AMP }]);
   });
 
   test('a piezo and active electronics', () => {
     const load = AMP;
     expectWay(withGuitar(base, { kind: 'piezo' }), [
-      { source: { kind: 'piezo', cF: 500e-12 }, path: [leadC(6)], load },
+      { source: { kind: 'piezo', cF: 500e-12 }, path: [cableC(6)], load },
     ]);
     expectWay(withGuitar(base, { kind: 'active', outputOhm: entered(2500) }), [
-      { source: from(2500), path: [leadC(6)], load },
+      { source: from(2500), path: [cableC(6)], load },
     ]);
   });
 
   test('a transmitter ends the pickup’s section, its receiver begins another', () => {
-    const rig = rigOf([mainOf([box('wireless', 'd1')], [lead('l1', 0.6), lead('l2', 3)])]);
+    const rig = rigOf([mainOf([box('wireless', 'd1')], [cable('l1', 0.6), cable('l2', 3)])]);
     expectWay(rig, [
-      { source: BRIGHT, path: [leadC(0.6)], load: into(1e6, 20e-12) },
-      { source: from(1000), path: [leadC(3)], load: AMP },
+      { source: BRIGHT, path: [cableC(0.6)], load: into(1e6, 20e-12) },
+      { source: from(1000), path: [cableC(3)], load: AMP },
     ]);
     expect(routeOf(rig).reference.path).toHaveLength(1);
   });
@@ -145,39 +148,39 @@ describe('sources', () => {
 describe('two guitars', () => {
   const selector = box('selector', 'd1');
   const rows: Row[] = [
-    mainOf([box('drive', 'd2'), selector], [lead('l1', 6), lead('l2', 0.3), lead('l3', 4)]),
+    mainOf([box('drive', 'd2'), selector], [cable('l1', 6), cable('l2', 0.3), cable('l3', 4)]),
     {
       id: 'r2',
       at: { kind: 'guitar', guitar: 'g2', selector: 'd1' },
       devices: [box('wireless', 'd3')],
-      leads: [lead('l4', 0.5), lead('l5', 2)],
+      cables: [cable('l4', 0.5), cable('l5', 2)],
     },
   ];
-  const guitars = [base.guitars[0]!, guitarOfClass('hotTwin', 'dark', 'g2')];
+  const guitars = [base.electrical.guitars[0]!, guitarOfClass('hotHumbucker', 'dark', 'g2')];
 
   test('the selector lets exactly one of them through', () => {
     const rig = rigOf(rows, { guitars });
-    const shared = [...WIRE, leadC(4)];
+    const shared = [...WIRE, cableC(4)];
     expectWay(rig, [
-      { source: BRIGHT, path: [leadC(6), ...WIRE, leadC(0.3), ...shared], load: AMP },
+      { source: BRIGHT, path: [cableC(6), ...WIRE, cableC(0.3), ...shared], load: AMP },
     ]);
     const hot = { ...BRIGHT, lH: 8, rDcOhm: 14500, cWindingF: 170e-12, rEddyOhm: 0.5e6 };
-    expectWay({ ...rig, standing: standing({}, { playing: 'g2' }) }, [
+    expectWay({ ...rig, state: state({}, { playing: 'g2' }) }, [
       {
         source: { ...hot, controls: pots(500e3) },
-        path: [leadC(0.5)],
+        path: [cableC(0.5)],
         load: into(1e6, 20e-12),
       },
-      { source: from(1000), path: [leadC(2), ...shared], load: AMP },
+      { source: from(1000), path: [cableC(2), ...shared], load: AMP },
     ]);
   });
 
-  test('on nothing: muted; one without a row takes the first one’s lead', () => {
+  test('on nothing: muted; one without a row takes the first one’s cable', () => {
     const rig = rigOf(rows, { guitars });
-    const none = drivePath(routeOf({ ...rig, standing: standing({}, { playing: null }) }));
+    const none = drivePath(routeOf({ ...rig, state: state({}, { playing: null }) }));
     expect(none.interrupted).toEqual({ kind: 'muted', stop: 1 });
-    const swapped = { ...rigOf([mainOf([], [lead('l1', 6)])], { guitars }) };
-    const { source } = drivePath(routeOf({ ...swapped, standing: standing({}, { playing: 'g2' }) }))
+    const swapped = { ...rigOf([mainOf([], [cable('l1', 6)])], { guitars }) };
+    const { source } = drivePath(routeOf({ ...swapped, state: state({}, { playing: 'g2' }) }))
       .sections[0]!.circuit;
     expect(source).toMatchObject({ lH: 8 });
   });

@@ -2,9 +2,9 @@ import {
   deviceOfClass,
   entered,
   guitarOfClass,
-  leadOfClass,
+  cableOfClass,
   type Device,
-  type LeadClass,
+  type CableClass,
 } from '../../src/gear';
 import {
   choosePlans,
@@ -15,19 +15,26 @@ import {
   type PlanSearch,
   type Proposal,
 } from '../../src/plans';
-import { NO_BRIEF, newRig, type ApproachKind, type Brief, type Rig } from '../../src/rig';
+import {
+  NO_BRIEF,
+  newRig,
+  type ApproachKind,
+  type Brief,
+  type Rig,
+  withElectrical,
+} from '../../src/rig';
 import { withRowOf } from '../rig/straightRow';
 
 /// Rigs that practitioners know the answer to, and why it is the answer.
 
-const lead = (id: string, lengthM: number, kind: LeadClass = 'ordinary') =>
-  leadOfClass(kind, id, entered(lengthM));
+const cable = (id: string, lengthM: number, kind: CableClass = 'ordinary') =>
+  cableOfClass(kind, id, entered(lengthM));
 
-/** A first lead, pedals on 0.4 m patches, a last lead. */
+/** A first cable, pedals on 0.4 m patches, a last cable. */
 function board(firstM: number, devices: readonly Device[], lastM: number): Rig {
-  const patches = devices.slice(1).map((_, i) => lead(`l${i + 2}`, 0.4));
-  const last = devices.length === 0 ? [] : [lead(`l${devices.length + 1}`, lastM)];
-  return withRowOf(newRig('case'), devices, [lead('l1', firstM), ...patches, ...last]);
+  const patches = devices.slice(1).map((_, i) => cable(`l${i + 2}`, 0.4));
+  const last = devices.length === 0 ? [] : [cable(`l${devices.length + 1}`, lastM)];
+  return withRowOf(newRig('case'), devices, [cable('l1', firstM), ...patches, ...last]);
 }
 
 const drives = (count: number): readonly Device[] =>
@@ -37,9 +44,8 @@ const drives = (count: number): readonly Device[] =>
   }));
 
 const under = (rig: Rig, kind: ApproachKind, brief: Partial<Brief> = {}): Rig => ({
-  ...rig,
-  approach: { ...rig.approach, kind },
-  brief: { ...NO_BRIEF, ...brief },
+  ...withElectrical(rig, { approach: { ...rig.electrical.approach, kind } }),
+  texts: { ...rig.texts, brief: { ...NO_BRIEF, ...brief } },
 });
 
 interface Solved {
@@ -70,13 +76,13 @@ const has = (proposal: Proposal, kind: MoveAction['kind'], more: object = {}): b
       action.kind === kind &&
       Object.entries(more).every(([key, value]) => action[key as keyof MoveAction] === value),
   );
-const atEnd = (proposal: Proposal): boolean => has(proposal, 'buffer', { before: null });
+const atDestination = (proposal: Proposal): boolean => has(proposal, 'buffer', { before: null });
 
 const TRUE_BYPASS = board(5, drives(7), 9);
 
-test('a true-bypass board: one buffer right after the first lead, then a lower-capacitance first lead', () => {
-  // All that the pickup drives is 5 + 2.4 + 9 m. Behind a first buffer 11 m are nothing to 150 Ω, and the
-  // largest thing left is the first lead itself.
+test('a true-bypass board: one buffer right after the first cable, then a lower-capacitance first cable', () => {
+  // All that the pickup drives is 5 + 2.4 + 9 m. After a first buffer 11 m are nothing to 150 Ω, and the
+  // largest thing left is the first cable itself.
   const { proposals, advised } = solve(under(TRUE_BYPASS, 'clear'));
   const one = proposals.find(({ plan }) => plan.moves.length === 1 && plan.effort.boxes === 1)!;
   expect(actionsOf(one)).toMatchObject([{ kind: 'buffer', before: 'd1' }]);
@@ -84,37 +90,37 @@ test('a true-bypass board: one buffer right after the first lead, then a lower-c
   expect(has(next, 'buffer', { before: 'd1' })).toBe(true);
   const further = actionsOf(next).filter(({ kind }) => kind !== 'buffer');
   expect(further).toHaveLength(1);
-  expect(['leadKind', 'leadLength']).toContain(further[0]!.kind);
-  expect(has(advised, 'leadKind')).toBe(true);
-  expect(advised.plan.moves.find(({ action }) => action.kind === 'leadKind')!.claims).toEqual([
+  expect(['cableKind', 'cableLength']).toContain(further[0]!.kind);
+  expect(has(advised, 'cableKind')).toBe(true);
+  expect(advised.plan.moves.find(({ action }) => action.kind === 'cableKind')!.claims).toEqual([
     'kind l1',
   ]);
 });
 
 test('a buffer at the end: only under bookends', () => {
   for (const kind of ['clear', 'oneBuffer', 'steady'] as const)
-    expect(solve(under(TRUE_BYPASS, kind)).proposals.some(atEnd)).toBe(false);
-  expect(atEnd(solve(under(TRUE_BYPASS, 'bookends')).advised)).toBe(true);
+    expect(solve(under(TRUE_BYPASS, kind)).proposals.some(atDestination)).toBe(false);
+  expect(atDestination(solve(under(TRUE_BYPASS, 'bookends')).advised)).toBe(true);
 });
 
 test('a buffer at the end: also where a driver of many kΩ makes it worth half a decibel', () => {
-  // The last drive is on all night and gives from 40 kΩ into 18 m: its own output lead dulls it.
+  // The last drive is on all night and gives from 40 kΩ into 18 m: its own output cable dulls it.
   const weak: Device = {
     ...deviceOfClass('drive', 'd7'),
     on: { ...deviceOfClass('drive', 'd7').on, rOutOhm: entered(40e3) },
   };
   const rig = board(1.5, [...drives(6), weak], 18);
   const { advised } = solve(under(rig, 'clear', { uses: { d7: 'leftOn' } }));
-  expect(atEnd(advised)).toBe(true);
+  expect(atDestination(advised)).toBe(true);
 });
 
 const FUZZ = deviceOfClass('lowImpedanceFuzz', 'd9');
 
-test('with a low-impedance fuzz first: the buffer goes behind it', () => {
+test('with a low-impedance fuzz first: the buffer goes after it', () => {
   const rig = board(5, [FUZZ, ...drives(6)], 9);
   const { advised, search } = solve(under(rig, 'clear'));
   expect(has(advised, 'buffer', { before: 'd1' })).toBe(true);
-  // Nothing that drives is ever stood in front of it.
+  // Nothing that drives is ever stood before it.
   expect(
     search.moves.some(({ action }) => action.kind === 'buffer' && action.before === 'd9'),
   ).toBe(false);
@@ -140,43 +146,43 @@ test('wah before a low-impedance fuzz: a buffer between them, or the fuzz first'
   expect(has(kept, 'buffer', { before: 'd9' })).toBe(true);
 });
 
-test('something buffered that has to stay in front of a fuzz: a stand-in for the pickup', () => {
+test('something buffered that has to stay before a fuzz: a pickup simulator', () => {
   const tuner = { ...deviceOfClass('tuner', 'd8'), bypass: 'buffered' as const };
   const rig = board(3, [tuner, FUZZ, ...drives(2)], 4);
   const free = solve(under(rig, 'clear')).advised;
   expect(free.plan.score.terms.rules).toBe(0);
   const { advised } = solve(under(rig, 'clear', { keepsOrder: true }));
-  expect(has(advised, 'standIn', { device: 'd9' })).toBe(true);
+  expect(has(advised, 'pickupSimulator', { device: 'd9' })).toBe(true);
   expect(advised.plan.score.terms.rules).toBe(0);
 });
 
-test('a dull dark guitar on a 10 m lead: shorter or lower-capacitance lead, no box', () => {
-  const dark = { ...board(10, [], 0), guitars: [guitarOfClass('hotTwin', 'dark')] };
+test('a dull dark guitar on a 10 m cable: shorter or lower-capacitance cable, no box', () => {
+  const dark = { ...board(10, [], 0), guitars: [guitarOfClass('hotHumbucker', 'dark')] };
   const { advised } = solve(under(dark, 'clear'));
-  expect(actionsOf(advised).every(({ kind }) => kind.startsWith('lead'))).toBe(true);
+  expect(actionsOf(advised).every(({ kind }) => kind.startsWith('cable'))).toBe(true);
   expect(advised.plan.moves.length).toBeGreaterThan(0);
   const free = solve(under(dark, 'clear', { nothingBought: true })).advised;
-  expect(actionsOf(free)).toMatchObject([{ kind: 'leadLength', lead: 'l1' }]);
+  expect(actionsOf(free)).toMatchObject([{ kind: 'cableLength', cable: 'l1' }]);
   expect(free.plan.effort).toMatchObject({ cost: 0, buys: [] });
 });
 
-test('a glassy single coil under the shaped approach: a longer lead or a capacitor, to 3 kHz', () => {
+test('a glassy single coil under the shaped approach: a longer cable or a capacitor, to 3 kHz', () => {
   const glassy = board(3, [], 0);
   const { advised, search } = solve(under(glassy, 'shaped'));
   expect(search.asItIs.score.terms.resonance).toBeGreaterThan(3);
   expect(advised.plan.score.terms.resonance).toBeLessThan(0.5);
   expect(
     actionsOf(advised).every(
-      ({ kind }) => kind === 'leadLength' || kind === 'capacitor' || kind === 'leadKind',
+      ({ kind }) => kind === 'cableLength' || kind === 'capacitor' || kind === 'cableKind',
     ),
   ).toBe(true);
-  expect(has(advised, 'leadLength') || has(advised, 'capacitor')).toBe(true);
+  expect(has(advised, 'cableLength') || has(advised, 'capacitor')).toBe(true);
   expect(search.moves.some(({ action }) => action.kind === 'buffer')).toBe(false);
 });
 
 test('active pickups: leave it alone', () => {
-  const active = { ...guitarOfClass('coveredTwin', 'active'), kind: 'active' as const };
-  const rig = { ...TRUE_BYPASS, guitars: [active] };
+  const active = { ...guitarOfClass('coveredHumbucker', 'active'), kind: 'active' as const };
+  const rig = withElectrical(TRUE_BYPASS, { guitars: [active] });
   const { advised, proposals } = solve(under(rig, 'clear'));
   expect(advised.plan.moves).toEqual([]);
   expect(sayLeaveAlone(advised, proposals.at(-1)!.plan)).toMatch(
@@ -189,7 +195,7 @@ test('an owned buffered delay at the end and nothing in front: it moves to the f
   const rig = board(5, [...drives(6), delay], 6);
   const { advised, proposals } = solve(under(rig, 'clear'));
   const toFront = (proposal: Proposal) => has(proposal, 'shift', { device: 'd8', before: 'd1' });
-  // With a lead of very little capacitance one pedal further on is nearer to straight in by a hair.
+  // With a cable of very little capacitance one pedal further on is nearer to straight in by a hair.
   const addsInFront = (proposal: Proposal) =>
     has(proposal, 'buffer', { before: 'd1' }) || has(proposal, 'buffer', { before: 'd2' });
   // Both ways are shown; the one that nobody objects to is advised, the other says what it goes against.
@@ -207,9 +213,9 @@ test('an owned buffered delay at the end and nothing in front: it moves to the f
 test('a board that is already right: leave it alone, said with figures', () => {
   const buffer = deviceOfClass('buffer', 'd9', 'buffer');
   const good = board(3, [buffer, ...drives(4)], 6);
-  const right: Rig = withRowOf(good, good.rows[0]!.devices, [
-    lead('l1', 3),
-    ...good.rows[0]!.leads.slice(1),
+  const right: Rig = withRowOf(good, good.electrical.rows[0]!.devices, [
+    cable('l1', 3),
+    ...good.electrical.rows[0]!.cables.slice(1),
   ]);
   const { advised, proposals } = solve(under(right, 'oneBuffer'));
   expect(advised.plan.moves).toEqual([]);
@@ -228,7 +234,7 @@ test('a needless second buffer is taken out under one good buffer', () => {
   expect(sayMoves(rig, advised.plan, 'metric')[0]).toMatch(/^Take (first|second) out$/u);
 });
 
-test('a loaded wah at the pickup is rebuilt, looped out, or sheltered', () => {
+test('a hardwired wah at the pickup is rebuilt, looped out, or sheltered', () => {
   const wah = deviceOfClass('wah', 'd8');
   const rig = board(3, [wah, ...drives(2)], 4);
   const { search } = solve(under(rig, 'clear'));

@@ -5,13 +5,13 @@ import { orderEdit, proposeOrder, USUAL_CONVENTIONS } from '../../src/plans';
 import {
   addAmpLoop,
   allDevices,
-  allLeads,
+  allCables,
   applyEdit,
   applyEdits,
   insertDevice,
   mainRow,
   newRig,
-  stampSwitch,
+  toggleSwitch,
   type Rig,
 } from '../../src/rig';
 
@@ -55,7 +55,7 @@ test('a usual order, each with its reason', () => {
   for (const { reason } of proposeOrder(rig)) expect(reason).toMatch(/\.$/u);
 });
 
-test('a tuner with a buffered bypass goes behind a fuzz that wants the pickup', () => {
+test('a tuner with a buffered bypass goes after a fuzz that wants the pickup', () => {
   const rig = rigOf('tuner', 'lowImpedanceFuzz', 'drive');
   const [tuner] = mainRow(rig).devices;
   const buffered = applyEdits(rig, {
@@ -71,16 +71,19 @@ test('a tuner with a buffered bypass goes behind a fuzz that wants the pickup', 
 test('other conventions are a choice', () => {
   const rig = rigOf('drive', 'modulation', 'passiveVolume');
   expect(classesOf(put(rig))).toEqual(['passiveVolume', 'drive', 'modulation']);
-  const other = { ...USUAL_CONVENTIONS, modulationFirst: true, volumeBehind: true };
+  const other = { ...USUAL_CONVENTIONS, modulationFirst: true, volumeAfterDrives: true };
   expect(classesOf(put(rig, other))).toEqual(['modulation', 'drive', 'passiveVolume']);
 });
 
-test('with the amp’s loop in use, what comes behind its drive goes in there, and back again', () => {
+test('with the amp’s loop in use, what comes after its drive goes in there, and back again', () => {
   const before = rigOf('delay', 'drive', 'reverb');
   const rig = applyEdits(before, addAmpLoop(before, 'e1'));
   const there = put(rig);
   expect(classesOf(there)).toEqual(['drive']);
-  expect(there.rows[1]!.devices.map(({ deviceClass }) => deviceClass)).toEqual(['delay', 'reverb']);
+  expect(there.electrical.rows[1]!.devices.map(({ deviceClass }) => deviceClass)).toEqual([
+    'delay',
+    'reverb',
+  ]);
   const back = put(there, { ...USUAL_CONVENTIONS, timeInLoop: false });
   expect(classesOf(back)).toEqual(['drive', 'delay', 'reverb']);
 });
@@ -96,7 +99,7 @@ test('an order is an edit of the whole rig: nothing is lost, switches stay, one 
         const row = rigOf(...names);
         const looped = hasLoop ? applyEdits(row, addAmpLoop(row, 'e1')) : row;
         const [first] = mainRow(looped).devices;
-        const rig = first ? applyEdits(looped, stampSwitch(looped, first.id)) : looped;
+        const rig = first ? applyEdits(looped, toggleSwitch(looped, first.id)) : looped;
         const edit = orderEdit(rig, proposeOrder(rig));
         const result = applyEdit(rig, edit);
         if (result.kind === 'refused') throw new Error(result.message);
@@ -105,10 +108,11 @@ test('an order is an edit of the whole rig: nothing is lost, switches stay, one 
             .map(({ id }) => id)
             .sort();
         expect(ids(result.rig)).toEqual(ids(rig));
-        expect(result.rig.standing).toEqual(rig.standing);
+        expect(result.rig.state).toEqual(rig.state);
         expect(orderBreaks(mainRow(result.rig).devices)).toBe(0);
-        expect(allLeads(result.rig)[0]).toEqual(allLeads(rig)[0]);
-        expect(applyEdit(result.rig, result.inverse)).toEqual(expect.objectContaining({ rig }));
+        expect(allCables(result.rig)[0]).toEqual(allCables(rig)[0]);
+        const { nextIds } = result.rig;
+        expect(applyEdit(result.rig, result.inverse)).toMatchObject({ rig: { ...rig, nextIds } });
       },
     ),
     { seed: 3, numRuns: 60 },

@@ -17,7 +17,7 @@ import {
   type Score,
   type Terms,
 } from '../../src/plans';
-import { applyEdits, findDevice, mainRow, standAt, type Rig, type Weights } from '../../src/rig';
+import { applyEdits, findDevice, mainRow, goToPlace, type Rig, type Weights } from '../../src/rig';
 
 /// The goal of a rig by the ordinary figures, state by state and place by place: nothing is shared or remembered.
 
@@ -25,11 +25,11 @@ const WEAK_OHM = 2000;
 
 export function scoreAfresh(rig: Rig, weights: Weights = weightsOf(rig)): Score {
   const places =
-    rig.situations.length > 0
-      ? rig.situations.map((place) => applyEdits(rig, standAt(rig, place)))
+    rig.electrical.places.length > 0
+      ? rig.electrical.places.map((place) => applyEdits(rig, goToPlace(rig, place)))
       : [rig];
   const cases = places.flatMap((there) =>
-    countedScenes(rig).flatMap((standing) => caseOf({ ...there, standing }) ?? []),
+    countedScenes(rig).flatMap((state) => caseOf({ ...there, state }) ?? []),
   );
   const mean = (value: (one: Case) => number) =>
     cases.reduce((sum, one) => sum + value(one), 0) / cases.length;
@@ -56,11 +56,11 @@ function caseOf(rig: Rig): Case | null {
   const measured = measureRig(rig);
   if (measured.kind !== 'sounding') return null;
   const { stops } = drivePath(routeOf(rig));
-  const device = (stop: number) => findDevice(rig, stops[stop]!.place.id);
+  const device = (stop: number) => findDevice(rig, stops[stop]!.spot.id);
   const buffers = stops.filter(
-    ({ role, engaged, place }, stop) =>
+    ({ role, engaged, spot }, stop) =>
       role === 'driver' &&
-      place.part !== 'back' &&
+      spot.part !== 'back' &&
       (!engaged || ['buffer', 'bufferedSplitter'].includes(device(stop)!.deviceClass)),
   ).length;
   const found = resonanceOf(measured.nowDb);
@@ -70,24 +70,27 @@ function caseOf(rig: Rig): Case | null {
     resonance:
       found.kind === 'noResonance'
         ? 12
-        : Math.min(12, Math.abs(semitonesBetween(rig.approach.wantedHz.value, found.frequencyHz))),
+        : Math.min(
+            12,
+            Math.abs(semitonesBetween(rig.electrical.approach.wantedHz.value, found.frequencyHz)),
+          ),
     buffers: Math.max(0, buffers - 1),
   };
 }
 
 /** In some state of the switches that are not left on, by who can drive whom. */
 function openEnds(rig: Rig): number {
-  const leftOn = Object.entries(rig.brief.uses).filter(([, use]) => use === 'leftOn');
+  const leftOn = Object.entries(rig.texts.brief.uses).filter(([, use]) => use === 'leftOn');
   const positions = Object.fromEntries(leftOn.map(([id]) => [id, true]));
-  const bare = { ...rig, standing: { ...rig.standing, positions, powered: true } };
+  const bare = { ...rig, state: { ...rig.state, positions, unpowered: [] } };
   const open = new Set(switchesOf(rig).filter((id) => !(id in positions)));
   const isWeak = feedsOf(routeOf(bare, undefined, open)).some(
     ({ to, source }) =>
-      to.kind === 'end' && (source.kind !== 'voltage' || source.rOutOhm > WEAK_OHM),
+      to.kind === 'destination' && (source.kind !== 'voltage' || source.rOutOhm > WEAK_OHM),
   );
   const { stops, sections } = drivePath(routeOf(bare));
-  const passesBox = (sections[0]?.hops ?? []).some((hop) => {
-    const { kind, id } = stops[hop]!.place;
+  const passesBox = (sections[0]?.connections ?? []).some((connection) => {
+    const { kind, id } = stops[connection]!.spot;
     return kind === 'device' && !wantsPickup(findDevice(rig, id)!);
   });
   return Number(passesBox) + Number(isWeak);
@@ -95,17 +98,17 @@ function openEnds(rig: Rig): number {
 
 function spreadOf(rig: Rig): number {
   const still = stillSwitches(rig);
-  const positions = { ...rig.standing.positions, ...Object.fromEntries(still) };
-  const standing = { ...rig.standing, positions, powered: true };
+  const positions = { ...rig.state.positions, ...Object.fromEntries(still) };
+  const state = { ...rig.state, positions, unpowered: [] };
   const counted = switchesOf(rig).filter((id) => !still.has(id));
-  const states = analyseStates({ ...rig, standing }, counted);
+  const states = analyseStates({ ...rig, state }, counted);
   return states.kind === 'states' ? states.spreadDb : 0;
 }
 
 /** By what is said to people of the same rig. */
 function brokenRules(rig: Rig): number {
   const rowId = mainRow(rig).id;
-  const bare = { ...rig, standing: { ...rig.standing, positions: {}, powered: true } };
+  const bare = { ...rig, state: { ...rig.state, positions: {}, unpowered: [] } };
   const analysis = analyseRig(bare);
   if (analysis.kind !== 'sounding') return 0;
   const said = judgeRig(bare, rowId, analysis, { kind: 'nothingHeard' }, 'metric');
@@ -115,5 +118,5 @@ function brokenRules(rig: Rig): number {
   );
   // One that the guitar's own electronics drive is no matter of the board.
   const byBoxes = broken.filter(({ key }) => !key.includes(':g'));
-  return new Set(byBoxes.map(({ kind, place }) => `${kind} ${place?.id}`)).size;
+  return new Set(byBoxes.map(({ kind, spot }) => `${kind} ${spot?.id}`)).size;
 }

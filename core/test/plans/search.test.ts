@@ -17,18 +17,19 @@ import {
   editBrief,
   insertDevice,
   keepScene,
-  keepSituation,
+  keepPlace,
   linkSwitch,
   mainRow,
   newRig,
-  setLeadLength,
-  stampSwitch,
+  setCableLength,
+  toggleSwitch,
   type ApproachKind,
   type Rig,
+  withElectrical,
 } from '../../src/rig';
 import { randomRig } from '../rig/randomRig';
 import { scoreAfresh } from './scoreAfresh';
-import { devicesOf, withRowOf, leadsOf } from '../rig/straightRow';
+import { devicesOf, withRowOf, cablesOf } from '../rig/straightRow';
 
 const finishSearch = (rig: Rig, options: SearchOptions = {}): PlanSearch => {
   const work = searchPlans(rig, [], options);
@@ -47,21 +48,17 @@ const smallRig = fc
   )
   .map(([whole, kind, hasPlaces]): Rig => {
     const devices = devicesOf(whole).slice(0, 2);
-    const leads = leadsOf(whole).slice(0, devices.length + 1);
+    const cables = cablesOf(whole).slice(0, devices.length + 1);
     const positions = Object.fromEntries(
-      Object.entries(whole.standing.positions).filter(([id]) => devices.some((d) => d.id === id)),
+      Object.entries(whole.state.positions).filter(([id]) => devices.some((d) => d.id === id)),
     );
-    const short = withRowOf(
-      { ...whole, standing: { ...whole.standing, positions } },
-      devices,
-      leads,
-    );
-    let rig: Rig = { ...short, approach: { ...short.approach, kind } };
+    const short = withRowOf({ ...whole, state: { ...whole.state, positions } }, devices, cables);
+    let rig: Rig = withElectrical(short, { approach: { ...short.electrical.approach, kind } });
     rig = applyEdits(rig, keepScene(rig, 'as it stands'));
     if (!hasPlaces) return rig;
-    rig = applyEdits(rig, keepSituation(rig, 'here'));
-    const far = setLeadLength(mainRow(rig).leads[0]!.id, 9);
-    return applyEdits(rig, far, keepSituation(applyEdits(rig, far), 'far'));
+    rig = applyEdits(rig, keepPlace(rig, 'here'));
+    const far = setCableLength(mainRow(rig).cables[0]!.id, 9);
+    return applyEdits(rig, far, keepPlace(applyEdits(rig, far), 'far'));
   });
 
 /** All plans of up to two moves, each scored afresh; those that nothing beats. */
@@ -125,7 +122,9 @@ test('every move is an edit that leaves a whole rig, and its inverse takes it ba
         const result = applyEdit(rig, made.edit);
         if (result.kind === 'refused') throw new Error(`${move.key}: ${result.message}`);
         expect(result.rig).toEqual(made.rig);
-        expect(applyEdit(result.rig, result.inverse)).toMatchObject({ kind: 'ok', rig });
+        const { nextIds } = result.rig;
+        const back = { kind: 'ok', rig: { ...rig, nextIds } };
+        expect(applyEdit(result.rig, result.inverse)).toMatchObject(back);
       }
     }),
     { seed: 6, numRuns: 30 },
@@ -133,7 +132,7 @@ test('every move is an edit that leaves a whole rig, and its inverse takes it ba
 });
 
 const [small] = fc.sample(
-  smallRig.filter((rig) => devicesOf(rig).length === 2 && rig.approach.kind === 'clear'),
+  smallRig.filter((rig) => devicesOf(rig).length === 2 && rig.electrical.approach.kind === 'clear'),
   { seed: 9, numRuns: 1 },
 );
 
@@ -166,18 +165,18 @@ test('it is the same each time', () => {
   expect(finishSearch(small!)).toEqual(finishSearch(small!));
 });
 
-test('a liked lead that stays as it is: the capacitor goes in the next one on the way', () => {
+test('a liked cable that stays as it is: the capacitor goes in the next one on the way', () => {
   let rig = newRig('liked');
   for (const name of ['drive', 'buffer'] as const)
     rig = applyEdits(rig, insertDevice(rig, mainRow(rig).devices.length, deviceOfClass(name, '')));
-  rig = applyEdits(rig, setLeadLength('l1', 1.5));
-  const [first, patch] = mainRow(rig).leads.map((lead) => lead!.id);
+  rig = applyEdits(rig, setCableLength('l1', 1.5));
+  const [first, patch] = mainRow(rig).cables.map((cable) => cable!.id);
   const fit = (of: Rig) =>
     makeMoves(of, [findMoves(of).find(({ action }) => action.kind === 'capacitor')!]);
   const added = (of: Rig | undefined) =>
-    of && mainRow(of).leads.flatMap((lead) => (lead!.added ? [lead!.id] : []));
+    of && mainRow(of).cables.flatMap((cable) => (cable!.added ? [cable!.id] : []));
   expect(added(fit(rig)?.rig)).toEqual([patch]);
-  const keeps = (...ids: readonly string[]) => applyEdits(rig, editBrief(rig, { keptLeads: ids }));
+  const keeps = (...ids: readonly string[]) => applyEdits(rig, editBrief(rig, { keptCables: ids }));
   expect(added(fit(keeps(first!))?.rig)).toEqual([patch]);
   expect(added(fit(keeps(patch!))?.rig)).toEqual([first]);
   expect(fit(keeps(first!, patch!))).toBeNull();
@@ -187,29 +186,29 @@ test('a pedal that switches with another one still does once it is looped out', 
   let rig = newRig('linked');
   for (const name of ['wah', 'drive'] as const)
     rig = applyEdits(rig, insertDevice(rig, mainRow(rig).devices.length, deviceOfClass(name, '')));
-  rig = applyEdits(rig, linkSwitch(rig, 'd1', 'd2'), stampSwitch(rig, 'd1'));
+  rig = applyEdits(rig, linkSwitch(rig, 'd1', 'd2'), toggleSwitch(rig, 'd1'));
   rig = applyEdits(rig, keepScene(rig, 'on'));
   const loop = findMoves(rig).find(({ action }) => action.kind === 'loopOut')!;
   const made = makeMoves(rig, [loop])!.rig;
-  expect(made.links).toEqual([['d2', 'd1', 'd3.0']]);
-  expect(made.scenes[0]!.standing.positions['d3.0']).toBe(true);
-  expect(made.standing.positions['d3.0']).toBe(true);
+  expect(made.electrical.links).toEqual([['d2', 'd1', 'd3.0']]);
+  expect(made.electrical.scenes[0]!.state.positions['d3.0']).toBe(true);
+  expect(made.state.positions['d3.0']).toBe(true);
 });
 
 test('a move of what is not there any more does nothing', () => {
   const empty = newRig('empty');
   for (const move of findMoves(small!)) {
     const made = makeMoves(empty, [move]);
-    // Only its leads and the end of its row are there.
+    // Only its cables and the end of its row are there.
     if (made) expect(move.key).toMatch(/^(kind|length|capacitor|buffer end)/u);
   }
 });
 
 test('what the brief rules out is not among the moves', () => {
-  const { brief } = small!;
+  const { brief } = small!.texts;
   const withBrief = (change: Partial<typeof brief>): Rig => ({
     ...small!,
-    brief: { ...brief, ...change },
+    texts: { ...small!.texts, brief: { ...brief, ...change } },
   });
   const all = findMoves(small!);
   expect(all.some(({ effort }) => effort.solders)).toBe(true);
@@ -225,36 +224,37 @@ test('what the brief rules out is not among the moves', () => {
     Math.max(...findMoves(withBrief({ mostMoney: 30 })).map(({ effort }) => effort.cost)),
   ).toBeLessThanOrEqual(30);
   expect(findMoves(withBrief({ mostBoxes: 0 })).some(({ effort }) => effort.boxes > 0)).toBe(false);
-  const first = mainRow(small!).leads[0]!.id;
-  const kept = findMoves(withBrief({ keptLeads: [first] }));
+  const first = mainRow(small!).cables[0]!.id;
+  const kept = findMoves(withBrief({ keptCables: [first] }));
   expect(kept.some(({ claims }) => claims.includes(`kind ${first}`))).toBe(false);
   const reach = findMoves(withBrief({ reach: { [first]: entered(0.5) } }));
   const lengths = reach.flatMap(({ action }) =>
-    action.kind === 'leadLength' && action.lead === first ? [action.lengthM] : [],
+    action.kind === 'cableLength' && action.cable === first ? [action.lengthM] : [],
   );
   expect(Math.min(...lengths)).toBe(0.5);
 });
 
-test('a lead is shortened where it is longer than that, and nowhere made longer', () => {
+test('a cable is shortened where it is longer than that, and nowhere made longer', () => {
   let rig = newRig('places');
   for (const [name, lengthM] of [
     ['near', 2],
     ['far', 12],
   ] as const) {
-    rig = applyEdits(rig, setLeadLength('l1', lengthM));
-    rig = applyEdits(rig, keepSituation(rig, name));
+    rig = applyEdits(rig, setCableLength('l1', lengthM));
+    rig = applyEdits(rig, keepPlace(rig, name));
   }
   rig = applyEdits(rig, editBrief(rig, { reach: { l1: entered(4) } }));
   const cut = findMoves(rig).find(({ key }) => key === 'length l1 4')!;
   const made = makeMoves(rig, [cut])!.rig;
-  expect(mainRow(made).leads[0]!.lengthM.value).toBe(4);
-  expect(made.situations.map(({ lengths }) => lengths.l1!.value)).toEqual([2, 4]);
+  expect(mainRow(made).cables[0]!.lengthM.value).toBe(4);
+  expect(made.electrical.places.map(({ lengths }) => lengths.l1!.value)).toEqual([2, 4]);
   expect(cut.condition).toBeNull();
 });
 
 test('two pairs that are each too dear together stay out of a plan', () => {
-  const { brief } = small!;
-  const rig = { ...small!, brief: { ...brief, mostMoney: 90, mostBoxes: 1 } };
+  const { brief } = small!.texts;
+  const { texts } = small!;
+  const rig = { ...small!, texts: { ...texts, brief: { ...brief, mostMoney: 90, mostBoxes: 1 } } };
   for (const { effort } of finishSearch(rig).front) {
     expect(effort.cost).toBeLessThanOrEqual(90);
     expect(effort.boxes).toBeLessThanOrEqual(1);

@@ -8,9 +8,9 @@ import {
   type RankedPlan,
 } from '../../src/plans';
 import { NOTHING } from '../../src/plans/efforts';
-import { applyEdits, insertDevice, mainRow, newRig, setLeadLength, type Rig } from '../../src/rig';
+import { applyEdits, insertDevice, mainRow, newRig, setCableLength, type Rig } from '../../src/rig';
 
-let board: Rig = applyEdits(newRig('sure'), setLeadLength('l1', 6));
+let board: Rig = applyEdits(newRig('sure'), setCableLength('l1', 6));
 for (let i = 0; i < 4; i++)
   board = applyEdits(
     board,
@@ -19,12 +19,12 @@ for (let i = 0; i < 4; i++)
 const { front, asItIs } = searchToEnd(board, []);
 const [best] = front;
 
-/** A lead shortened by so little that nobody could tell, said to bring a decibel. */
+/** A cable shortened by so little that nobody could tell, said to bring a decibel. */
 const slight: RankedPlan = {
   moves: [
     {
       key: 'slight',
-      action: { kind: 'leadLength', lead: 'l1', lengthM: 5.999 },
+      action: { kind: 'cableLength', cable: 'l1', lengthM: 5.999 },
       effort: { ...NOTHING, minutes: 1 },
       claims: [],
       condition: null,
@@ -38,7 +38,7 @@ const slight: RankedPlan = {
   },
 };
 
-test('a buffer behind a long lead is far outside the tolerance band', () => {
+test('a buffer after a long cable is far outside the tolerance band', () => {
   expect(isWithinTolerance(board, best!, asItIs)).toBe(false);
   expect(isWithinTolerance(board, asItIs, asItIs)).toBe(false);
 });

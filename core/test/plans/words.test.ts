@@ -1,4 +1,4 @@
-import { deviceOfClass, entered, leadOfClass, type DeviceClass } from '../../src/gear';
+import { deviceOfClass, entered, cableOfClass, type DeviceClass } from '../../src/gear';
 import { measureRig } from '../../src/figures';
 import {
   choosePlans,
@@ -23,13 +23,14 @@ import {
   applyEdits,
   insertDevice,
   keepScene,
-  keepSituation,
+  keepPlace,
   mainRow,
   newRig,
-  setLeadLength,
-  standAt,
-  stampSwitch,
+  setCableLength,
+  goToPlace,
+  toggleSwitch,
   type Rig,
+  withElectrical,
 } from '../../src/rig';
 
 /// What plans say to people, and what they show when they are looked at closely.
@@ -83,7 +84,7 @@ test.each<[string, Move['action'], string]>([
   [
     'first',
     { kind: 'buffer', before: 'd1', device: BUFFER },
-    'Stand an ordinary buffer first, in front of drive',
+    'Stand an ordinary buffer first, before drive',
   ],
   [
     'between',
@@ -93,18 +94,18 @@ test.each<[string, Move['action'], string]>([
   [
     'at the end',
     { kind: 'buffer', before: null, device: BUFFER },
-    'Stand an ordinary buffer at the end, behind delay',
+    'Stand an ordinary buffer at the end, after delay',
   ],
   [
     'an owned pedal',
     { kind: 'ownPedal', before: 'd1', device: { ...BUFFER, name: 'Eddy' } },
-    'Put your Eddy first, in front of drive and leave it off: its bypass is a buffer',
+    'Put your Eddy first, before drive and leave it off: its bypass is a buffer',
   ],
-  ['a shift', { kind: 'shift', device: 'd4', before: 'd1' }, 'Move delay first, in front of drive'],
+  ['a shift', { kind: 'shift', device: 'd4', before: 'd1' }, 'Move delay first, before drive'],
   [
     'a shift to the end',
     { kind: 'shift', device: 'd1', before: null },
-    'Move drive to the end, behind delay',
+    'Move drive to the end, after delay',
   ],
   [
     'a bypass',
@@ -119,27 +120,31 @@ test.each<[string, Move['action'], string]>([
     'Put a 500\u00a0kΩ track into passiveVolume',
   ],
   [
-    'a lead by class',
-    { kind: 'leadKind', leads: ['l1'], like: leadOfClass('low', 'l1', entered(6)) },
-    'Change the lead in for a low capacitance lead (85\u00a0pF/m)',
+    'a cable by class',
+    { kind: 'cableKind', cables: ['l1'], like: cableOfClass('low', 'l1', entered(6)) },
+    'Change the cable in for a low capacitance cable (85\u00a0pF/m)',
   ],
   [
     'patches',
-    { kind: 'leadKind', leads: ['l2', 'l3'], like: leadOfClass('low', 'l1', entered(6)) },
-    'Change the 2 patches for a low capacitance lead (85\u00a0pF/m)',
+    { kind: 'cableKind', cables: ['l2', 'l3'], like: cableOfClass('low', 'l1', entered(6)) },
+    'Change the 2 patches for a low capacitance cable (85\u00a0pF/m)',
   ],
-  ['a cut', { kind: 'leadLength', lead: 'l1', lengthM: 4 }, 'Shorten the lead in to 4\u00a0m'],
+  ['a cut', { kind: 'cableLength', cable: 'l1', lengthM: 4 }, 'Shorten the cable in to 4\u00a0m'],
   [
-    'a longer lead',
-    { kind: 'leadLength', lead: 'l1', lengthM: 9 },
-    'Lengthen the lead in to 9\u00a0m',
+    'a longer cable',
+    { kind: 'cableLength', cable: 'l1', lengthM: 9 },
+    'Lengthen the cable in to 9\u00a0m',
   ],
   [
     'a capacitor',
     { kind: 'capacitor', goal: 'resonance' },
     'Add a capacitor in the plug of the patch to delay, to 3\u00a0kHz',
   ],
-  ['a stand-in', { kind: 'standIn', device: 'd1' }, 'Fit a stand-in for the pickup ahead of drive'],
+  [
+    'a pickup simulator',
+    { kind: 'pickupSimulator', device: 'd1' },
+    'Fit a pickup simulator ahead of drive',
+  ],
   ['taken out', { kind: 'removeBuffer', device: 'd1' }, 'Take drive out'],
 ])('a move in words: %s', (_, action, words) => {
   expect(say(rig, move(action))).toEqual([words]);
@@ -147,18 +152,18 @@ test.each<[string, Move['action'], string]>([
 
 test('a condition is said with its move', () => {
   const cut = move(
-    { kind: 'leadLength', lead: 'l1', lengthM: 4 },
+    { kind: 'cableLength', cable: 'l1', lengthM: 4 },
     { condition: 'if it still reaches' },
   );
-  expect(say(rig, cut)).toEqual(['Shorten the lead in to 4\u00a0m, if it still reaches']);
+  expect(say(rig, cut)).toEqual(['Shorten the cable in to 4\u00a0m, if it still reaches']);
 });
 
 test('moves are told in working order, each of the rig as it is by then', () => {
   const buffer = move({ kind: 'buffer', before: 'd2', device: BUFFER });
   const shift = move({ kind: 'shift', device: 'd1', before: null });
   expect(say(rig, buffer, shift)).toEqual([
-    'Move drive to the end, behind delay',
-    'Stand an ordinary buffer first, in front of wah',
+    'Move drive to the end, after delay',
+    'Stand an ordinary buffer first, before wah',
   ]);
 });
 
@@ -191,7 +196,9 @@ test('what gets worse, and who would object', () => {
   const objections = sayAgainst(rig, plan, asItIs);
   expect(objections[0]).toBe(against);
   expect(objections.join(' ')).toMatch(/shaped school.*one good buffer.*Bookends/u);
-  const own: Rig = { ...rig, approach: { ...rig.approach, kind: 'bookends' } };
+  const own = withElectrical(rig, {
+    approach: { ...rig.electrical.approach, kind: 'bookends' },
+  });
   expect(sayAgainst(own, plan, asItIs).join(' ')).not.toMatch(/Bookends/u);
   expect(sayWorse(asItIs, asItIs)).toEqual([]);
 });
@@ -200,16 +207,16 @@ const box = move(
   { kind: 'buffer', before: 'd1', device: BUFFER },
   { effort: { ...NOTHING, minutes: 15, cost: 80, boxes: 1 } },
 );
-const lead = move(
-  { kind: 'leadKind', leads: ['l1'], like: leadOfClass('low', 'l1', entered(6)) },
+const cable = move(
+  { kind: 'cableKind', cables: ['l1'], like: cableOfClass('low', 'l1', entered(6)) },
   { effort: { ...NOTHING, minutes: 2, cost: 30 } },
 );
 
 test('what is shown rises from leaving it alone, and a box has to be worth half a decibel', () => {
   const alone = planOf(4);
-  const small = planOf(3.7, {}, [lead]);
+  const small = planOf(3.7, {}, [cable]);
   const dear = planOf(3.4, {}, [box]);
-  const good = planOf(1, {}, [box, lead]);
+  const good = planOf(1, {}, [box, cable]);
   const shown = choosePlans([good, dear, small, alone], alone);
   expect(shown.map(({ plan }) => plan)).toEqual([alone, small, good]);
   expect(shown.map(({ isAdvised }) => isAdvised)).toEqual([false, false, true]);
@@ -218,7 +225,7 @@ test('what is shown rises from leaving it alone, and a box has to be worth half 
 test('half a decibel left, or half a decibel to gain: it is left alone', () => {
   for (const goal of [0.45, 3]) {
     const alone = planOf(goal);
-    const better = planOf(goal - 0.44, {}, [lead]);
+    const better = planOf(goal - 0.44, {}, [cable]);
     const [first] = choosePlans([better, alone], alone);
     expect(first).toMatchObject({ plan: alone, isAdvised: true });
   }
@@ -227,9 +234,9 @@ test('half a decibel left, or half a decibel to gain: it is left alone', () => {
 test('of two as good the one that nobody has to confirm is advised', () => {
   const alone = planOf(4);
   const unsure = planOf(1, {}, [
-    { ...lead, condition: 'if it still reaches', effort: { ...lead.effort, cost: 0 } },
+    { ...cable, condition: 'if it still reaches', effort: { ...cable.effort, cost: 0 } },
   ]);
-  const sure = planOf(1.1, {}, [lead]);
+  const sure = planOf(1.1, {}, [cable]);
   const advised = choosePlans([unsure, sure, alone], alone).find(({ isAdvised }) => isAdvised);
   expect(advised!.plan).toBe(sure);
 });
@@ -256,8 +263,8 @@ test('where no plan is better, that is said', () => {
 
 describe('a plan looked at closely', () => {
   let board = rowOf('drive', 'delay');
-  board = applyEdits(board, keepSituation(board, 'home'), setLeadLength('l1', 9));
-  board = applyEdits(board, keepSituation(board, 'stage'), stampSwitch(board, 'd1'));
+  board = applyEdits(board, keepPlace(board, 'home'), setCableLength('l1', 9));
+  board = applyEdits(board, keepPlace(board, 'stage'), toggleSwitch(board, 'd1'));
   board = applyEdits(board, keepScene(board, 'loud'));
   const [best] = searchToEnd(board, []).front;
   const detail = detailOfPlan(board, best!.moves)!;
@@ -274,8 +281,8 @@ describe('a plan looked at closely', () => {
     ]);
     for (const [i, { before, after }] of detail.cases.entries()) {
       const measure = (one: Rig) => {
-        const there = applyEdits(one, standAt(one, one.situations[i]!));
-        const measured = measureRig({ ...there, standing: countedScenes(one)[0]! });
+        const there = applyEdits(one, goToPlace(one, one.electrical.places[i]!));
+        const measured = measureRig({ ...there, state: countedScenes(one)[0]! });
         return measured.kind === 'sounding' ? measured.figures : null;
       };
       expect(before).toEqual(measure(board));

@@ -66,7 +66,7 @@ function readElement(element: ReferenceElement): PathElement {
   switch (element.kind) {
     case 'cable':
       return {
-        kind: 'lead',
+        kind: 'cable',
         lengthM: element.length_m!,
         cPerMF: element.c_per_m_f!,
         rPerMOhm: 0.1,

@@ -3,20 +3,19 @@ import { measureRig } from '../../src/figures';
 import {
   applyEdit,
   applyEdits,
-  arriveByLead,
+  arriveByCable,
   arriveByWireless,
   editBrief,
   insertDevice,
   keepScene,
-  keepSituation,
+  keepPlace,
   mainRow,
   newRig,
   NO_BRIEF,
   removeDevice,
   setLengthAt,
-  stampInScene,
-  stampSwitch,
-  upgradeRig,
+  switchInScene,
+  toggleSwitch,
   wirelessOf,
   type Brief,
 } from '../../src/rig';
@@ -28,7 +27,7 @@ test.each<[Partial<Brief>, string]>([
   [{ mostMoney: Number.NaN }, 'Money: NaN is not between 0 and 1000000.'],
   [{ mostBoxes: 21 }, 'Added boxes: 21 is not between 0 and 20.'],
   [{ mostBoxes: 1.5 }, 'Added boxes: 1.5 is not a whole number of boxes.'],
-  [{ reach: { l1: entered(500) } }, 'Lead length: 500\u00a0m is above the most, 100\u00a0m.'],
+  [{ reach: { l1: entered(500) } }, 'Cable length: 500\u00a0m is above the most, 100\u00a0m.'],
   [
     { weights: { distance: 11, spread: 0, level: 0, resonance: 0, ends: 0, buffers: 0, rules: 0 } },
     'Weight of distance: 11 is not between 0 and 10.',
@@ -45,41 +44,43 @@ test('a brief is changed and taken back like everything else', () => {
   });
   const result = applyEdit(rig, edit);
   if (result.kind === 'refused') throw new Error(result.message);
-  expect(result.rig.brief).toMatchObject({ noSoldering: true, uses: { d1: 'leftOn' } });
-  expect(applyEdit(result.rig, result.inverse)).toMatchObject({ rig: { brief: NO_BRIEF } });
+  expect(result.rig.texts.brief).toMatchObject({ noSoldering: true, uses: { d1: 'leftOn' } });
+  expect(applyEdit(result.rig, result.inverse)).toMatchObject({
+    rig: { texts: { brief: NO_BRIEF } },
+  });
 });
 
-test('by wireless: the guitar drives a short lead, the receiver what the first lead was', () => {
+test('by wireless: the guitar drives a short cable, the receiver what the first cable was', () => {
   const there = applyEdits(rig, arriveByWireless(rig));
   expect(wirelessOf(there)).toBeDefined();
-  expect(mainRow(there).leads.map((lead) => lead!.lengthM.value)).toEqual([0.5, 6]);
+  expect(mainRow(there).cables.map((cable) => cable!.lengthM.value)).toEqual([0.5, 6]);
   const measured = measureRig(there);
-  expect(measured.sections).toMatchObject([{ leadM: 0.5 }, { leadM: 6 }]);
-  const back = applyEdits(there, arriveByLead(there));
+  expect(measured.sections).toMatchObject([{ cableM: 0.5 }, { cableM: 6 }]);
+  const back = applyEdits(there, arriveByCable(there));
   expect(mainRow(back)).toEqual(mainRow(rig));
-  expect(() => arriveByLead(back)).toThrow(/by a lead already/u);
+  expect(() => arriveByCable(back)).toThrow(/by a cable already/u);
 });
 
 test('a length at one place leaves the other places as they are', () => {
-  let there = applyEdits(rig, keepSituation(rig, 'home'));
-  there = applyEdits(there, keepSituation(there, 'away'));
-  const away = there.situations[1]!.id;
+  let there = applyEdits(rig, keepPlace(rig, 'home'));
+  there = applyEdits(there, keepPlace(there, 'away'));
+  const away = there.electrical.places[1]!.id;
   const after = applyEdits(there, setLengthAt(there, away, 'l1', entered(15)));
-  expect(after.situations.map(({ lengths }) => lengths.l1!.value)).toEqual([6, 15]);
+  expect(after.electrical.places.map(({ lengths }) => lengths.l1!.value)).toEqual([6, 15]);
 });
 
 test('a switch in a scene, on and off again', () => {
   const pedal = applyEdits(rig, insertDevice(rig, 0, deviceOfClass('drive', '')));
   const scened = applyEdits(pedal, keepScene(pedal, 'loud'));
-  const { id } = scened.scenes[0]!;
-  const on = applyEdits(scened, stampInScene(scened, id, 'd1', true));
-  expect(on.scenes[0]!.standing.positions).toEqual({ d1: true });
-  expect(applyEdits(on, stampInScene(on, id, 'd1', false))).toEqual(scened);
+  const { id } = scened.electrical.scenes[0]!;
+  const on = applyEdits(scened, switchInScene(scened, id, 'd1', true));
+  expect(on.electrical.scenes[0]!.state.positions).toEqual({ d1: true });
+  expect(applyEdits(on, switchInScene(on, id, 'd1', false))).toEqual(scened);
 });
 
 test('a pedal that was on when it lost its foot-switch can be taken out', () => {
   const pedal = applyEdits(rig, insertDevice(rig, 0, deviceOfClass('drive', '')));
-  const on = applyEdits(pedal, stampSwitch(pedal, 'd1'), {
+  const on = applyEdits(pedal, toggleSwitch(pedal, 'd1'), {
     kind: 'choose',
     target: { of: 'device', id: 'd1' },
     field: 'bypass',
@@ -87,16 +88,6 @@ test('a pedal that was on when it lost its foot-switch can be taken out', () => 
   });
   const result = applyEdit(on, removeDevice(on, 'd1'));
   if (result.kind === 'refused') throw new Error(result.message);
-  expect(result.rig.standing.positions).toEqual({});
+  expect(result.rig.state.positions).toEqual({});
   expect(applyEdit(result.rig, result.inverse)).toMatchObject({ rig: on });
-});
-
-test('format 2 gets an empty brief, pins too', () => {
-  const { brief: _, ...old } = { ...rig, format: 2 };
-  const { pins: _pins, ...pinned } = old;
-  const upgraded = upgradeRig({ ...old, pins: [{ id: 'p1', name: 'pin', rig: pinned }] });
-  const { pins, ...now } = rig;
-  expect(pins).toEqual([]);
-  expect(upgraded).toEqual({ ...now, pins: [{ id: 'p1', name: 'pin', rig: now }] });
-  expect(upgradeRig({ ...old, pins: 'none' })).toMatchObject({ pins: 'none' });
 });

@@ -10,11 +10,16 @@ import {
   newRig,
   removeDevice,
   sayDifferences,
-  setLeadLength,
+  setCableLength,
   type Edit,
   type Rig,
+  editBrief,
+  keepScene,
+  touchedBy,
+  toggleSwitch,
 } from '../../src/rig';
-import { devicesOf, leadsOf } from './straightRow';
+import { idsIn } from '../../src/rig/ids';
+import { devicesOf, cablesOf } from './straightRow';
 import { editOf, randomRig, recipe } from './randomRig';
 
 const withDevices = (count: number): Rig => {
@@ -24,50 +29,117 @@ const withDevices = (count: number): Rig => {
   return rig;
 };
 
-test('random edits keep every invariant, and each inverse takes its edit back', () => {
+/** The same rig but for its counter, which no inverse takes back. */
+const alike = (a: Rig, b: Rig): void => expect({ ...a, nextIds: b.nextIds }).toEqual(b);
+
+const everyId = (rig: Rig): readonly string[] => [...idsIn(rig), ...rig.pins.map(({ id }) => id)];
+
+test('random edits of every kind keep every invariant, touch what they say, and are taken back by their inverses', () => {
+  const made = new Set<string>();
   fc.assert(
-    fc.property(randomRig, fc.array(recipe, { maxLength: 20 }), (start, recipes) => {
+    fc.property(randomRig, fc.array(recipe, { maxLength: 25 }), (start, recipes) => {
       let rig = start;
       for (const step of recipes) {
-        const result = applyEdit(rig, editOf(rig, step));
+        const edit = editOf(rig, step);
+        const result = applyEdit(rig, edit);
         if (result.kind === 'refused') {
           expect(result.message.length).toBeGreaterThan(10);
           continue;
         }
+        if (result.rig !== rig) made.add(edit.kind);
         expect(checkRig(result.rig)).toEqual([]);
+        for (const part of [
+          'electrical',
+          'state',
+          'layout',
+          'power',
+          'build',
+          'texts',
+          'pins',
+        ] as const)
+          if (!touchedBy(edit).has(part)) expect(result.rig[part]).toBe(rig[part]);
         const back = applyEdit(result.rig, result.inverse);
-        expect(back.kind === 'ok' && back.rig).toEqual(rig);
+        if (back.kind === 'refused') throw new Error(back.message);
+        alike(back.rig, rig);
         rig = result.rig;
       }
     }),
-    { seed: 31, numRuns: 200 },
+    { seed: 31, numRuns: 300 },
+  );
+  expect([...made].sort()).toEqual(
+    'assign choose connect describe group list move rename replace restore set splice switch'.split(
+      ' ',
+    ),
+  );
+});
+
+test('no id is used twice, whatever is put in, taken out and put in again', () => {
+  fc.assert(
+    fc.property(randomRig, fc.array(recipe, { maxLength: 25 }), (start, recipes) => {
+      let rig = start;
+      const ever = new Set(everyId(start));
+      for (const step of recipes) {
+        const before = new Set(everyId(rig));
+        const result = applyEdit(rig, editOf(rig, step));
+        if (result.kind === 'refused') continue;
+        rig = result.rig;
+        // What is restored from a pin is the same thing again.
+        if (step.kind !== 'restore')
+          for (const id of everyId(rig)) if (!before.has(id)) expect(ever.has(id)).toBe(false);
+        for (const id of everyId(rig)) ever.add(id);
+      }
+    }),
+    { seed: 32, numRuns: 200 },
+  );
+});
+
+test('a pedal put in after another was removed does not take its place in scenes and the brief', () => {
+  const two = withDevices(2);
+  const [, second] = devicesOf(two);
+  const known = applyEdits(
+    applyEdits(two, toggleSwitch(two, second!.id)),
+    editBrief(two, { uses: { [second!.id]: 'leftOn' }, keptDevices: [second!.id] }),
+  );
+  const scened = applyEdits(known, keepScene(known, 'loud'));
+  const gone = applyEdits(scened, removeDevice(scened, second!.id));
+  const again = applyEdits(gone, insertDevice(gone, 1, deviceOfClass('delay', '')));
+  const fresh = devicesOf(again)[1]!.id;
+  expect(again.electrical.scenes[0]!.state.positions).not.toHaveProperty(fresh);
+  expect(again.texts.brief.uses).not.toHaveProperty(fresh);
+  expect(again.texts.brief.keptDevices).not.toContain(fresh);
+  // The counter is not taken back either: undone and put in anew, it is another one.
+  const put = applyEdit(gone, insertDevice(gone, 1, deviceOfClass('delay', '')));
+  if (put.kind === 'refused') throw new Error(put.message);
+  const undone = applyEdits(put.rig, put.inverse);
+  expect(devicesOf(applyEdits(undone, insertBuffer(undone, 1)))[1]!.id).not.toBe(
+    devicesOf(put.rig)[1]!.id,
   );
 });
 
 test('an edit that changes nothing gives the same rig back', () => {
   const rig = withDevices(2);
-  const length = leadsOf(rig)[0]!.lengthM;
+  const length = cablesOf(rig)[0]!.lengthM;
   const nothing: Edit[] = [
-    { kind: 'set', target: { of: 'lead', id: 'l1' }, field: 'lengthM', to: length },
+    { kind: 'set', target: { of: 'cable', id: 'l1' }, field: 'lengthM', to: length },
     { kind: 'choose', target: { of: 'guitar', id: 'g1' }, field: 'wiring', to: 'modern' },
     { kind: 'rename', target: { of: 'rig' }, to: 'row' },
     { kind: 'describe', field: 'player', to: '' },
     { kind: 'move', row: 'r1', from: 1, to: 1 },
-    { kind: 'stamp', positions: { d1: false } },
+    { kind: 'switch', positions: { d1: false } },
   ];
   for (const edit of nothing) expect(applyEdits(rig, edit)).toBe(rig);
 });
 
 describe('what people do to a row', () => {
-  test('a first pedal splits the one lead into a lead in and a lead out', () => {
+  test('a first pedal splits the one cable into a cable in and a cable out', () => {
     const rig = withDevices(1);
-    expect(leadsOf(rig).map(({ lengthM }) => lengthM.value)).toEqual([6, 6]);
+    expect(cablesOf(rig).map(({ lengthM }) => lengthM.value)).toEqual([6, 6]);
     expect(checkRig(rig)).toEqual([]);
   });
 
-  test('a buffer at either end of the board leaves the long leads whole', () => {
-    const rig = applyEdits(withDevices(3), setLeadLength('l2', 18));
-    const lengths = (edited: Rig) => leadsOf(edited).map(({ lengthM }) => lengthM.value);
+  test('a buffer at either destination of the board leaves the long cables whole', () => {
+    const rig = applyEdits(withDevices(3), setCableLength('l2', 18));
+    const lengths = (edited: Rig) => cablesOf(edited).map(({ lengthM }) => lengthM.value);
     const before = lengths(rig);
     const atFront = applyEdits(rig, insertBuffer(rig, 0));
     expect(devicesOf(atFront).map(({ name }) => name)).toEqual([
@@ -77,25 +149,26 @@ describe('what people do to a row', () => {
       'drive 3',
     ]);
     expect(lengths(atFront)).toEqual([before[0], 0.3, ...before.slice(1)]);
-    const atEnd = applyEdits(rig, insertBuffer(rig, 3));
-    expect(lengths(atEnd)).toEqual([...before.slice(0, 3), 0.3, before[3]]);
+    const atDestination = applyEdits(rig, insertBuffer(rig, 3));
+    expect(lengths(atDestination)).toEqual([...before.slice(0, 3), 0.3, before[3]]);
   });
 
-  test('taking a pedal out keeps the longer lead, and undo brings its switch back', () => {
-    const rig = applyEdits(withDevices(2), { kind: 'stamp', positions: { d2: true } });
+  test('taking a pedal out keeps the longer cable, and undo brings its switch back', () => {
+    const rig = applyEdits(withDevices(2), { kind: 'switch', positions: { d2: true } });
     const result = applyEdit(rig, removeDevice(rig, 'd2'));
-    expect(result.kind === 'ok' && leadsOf(result.rig).at(-1)!.lengthM.value).toBe(6);
-    expect(result.kind === 'ok' && result.rig.standing.positions).toEqual({});
-    expect(result.kind === 'ok' && applyEdits(result.rig, result.inverse)).toEqual(rig);
+    expect(result.kind === 'ok' && cablesOf(result.rig).at(-1)!.lengthM.value).toBe(6);
+    expect(result.kind === 'ok' && result.rig.state.positions).toEqual({});
+    if (result.kind === 'refused') throw new Error(result.message);
+    alike(applyEdits(result.rig, result.inverse), rig);
   });
 });
 
 describe('refusals name what is wrong', () => {
   const rig = withDevices(1);
   test.each<[string, Edit]>([
-    ['Lead length: −3\u00a0m is below the least, 0\u00a0m.', setLeadLength('l1', -3)],
-    ['Lead length: 1e99 is above the most, 100\u00a0m.', setLeadLength('l1', 1e99)],
-    ['Lead length: NaN is not a number.', setLeadLength('l1', NaN)],
+    ['Cable length: −3\u00a0m is below the least, 0\u00a0m.', setCableLength('l1', -3)],
+    ['Cable length: 1e99 is above the most, 100\u00a0m.', setCableLength('l1', 1e99)],
+    ['Cable length: NaN is not a number.', setCableLength('l1', NaN)],
     [
       'Name: it is empty; at least 1 character is needed.',
       { kind: 'rename', target: { of: 'guitar', id: 'g1' }, to: '  ' },
@@ -104,30 +177,30 @@ describe('refusals name what is wrong', () => {
       'Name: 81 characters are above the most, 80.',
       { kind: 'rename', target: { of: 'rig' }, to: 'x'.repeat(81) },
     ],
-    ['There is no lead “l77” in this rig.', setLeadLength('l77', 3)],
-    ['There is no device “d77” in this rig.', { kind: 'stamp', positions: { d77: true } }],
+    ['There is no cable “l77” in this rig.', setCableLength('l77', 3)],
+    ['There is no device “d77” in this rig.', { kind: 'switch', positions: { d77: true } }],
     [
-      'A lead has no field “constructor”.',
-      { kind: 'set', target: { of: 'lead', id: 'l1' }, field: 'constructor', to: entered(1) },
+      'A cable has no field “constructor”.',
+      { kind: 'set', target: { of: 'cable', id: 'l1' }, field: 'constructor', to: entered(1) },
     ],
     [
       'A device has no choice “colour”.',
       { kind: 'choose', target: { of: 'device', id: 'd1' }, field: 'colour', to: 'red' },
     ],
     [
-      'bypass: “maybe” is not one of true, buffered, loaded, switchable, alwaysOn, passive.',
+      'bypass: “maybe” is not one of true, buffered, hardwired, switchable, alwaysOn, passive.',
       { kind: 'choose', target: { of: 'device', id: 'd1' }, field: 'bypass', to: 'maybe' },
     ],
     ['Place 5 is not in this row of 1 devices.', { kind: 'move', row: 'r1', from: 0, to: 5 }],
     [
-      'Leads: 1 for 1 devices; every hop needs one.',
+      'Cables: 1 for 1 devices; every connection needs one.',
       {
         kind: 'splice',
         row: 'r1',
         at: 0,
         remove: 0,
         devices: [deviceOfClass('drive', 'd9')],
-        leads: [leadsOf(rig)[0]!],
+        cables: [cablesOf(rig)[0]!],
         positions: {},
       },
     ],
@@ -139,7 +212,7 @@ describe('refusals name what is wrong', () => {
         at: 0,
         remove: 0,
         devices: [deviceOfClass('drive', 'd1')],
-        leads: [leadsOf(rig)[0]!, { ...leadsOf(rig)[0]!, id: 'l9' }],
+        cables: [cablesOf(rig)[0]!, { ...cablesOf(rig)[0]!, id: 'l9' }],
         positions: {},
       },
     ],
@@ -161,10 +234,10 @@ test('differences between two rigs are said in words', () => {
   expect(sayDifferences(mine, mine, 'metric')).toEqual([
     'only in foot-switch positions or settings',
   ]);
-  const longer = applyEdits(mine, setLeadLength('l1', 9));
+  const longer = applyEdits(mine, setCableLength('l1', 9));
   const theirs = applyEdits(longer, removeDevice(longer, 'd2'));
   expect(sayDifferences(mine, theirs, 'metric')).toEqual([
     'drive 2 is in yours only',
-    'lead, lead length: 9\u00a0m instead of 6\u00a0m',
+    'cable, cable length: 9\u00a0m instead of 6\u00a0m',
   ]);
 });

@@ -4,36 +4,46 @@ import {
   deviceOfClass,
   entered,
   guitarOfClass,
-  LEAD_CLASSES,
-  leadOfClass,
+  CABLE_CLASSES,
+  cableOfClass,
+  destinationOfKind,
+  plugOfShape,
+  typicalBoard,
+  typicalBody,
+  typicalSupply,
   type BypassKind,
   type DeviceClass,
-  type LeadClass,
+  type CableClass,
 } from '../../src/gear';
 import {
   addAmpLoop,
   addGuitar,
-  allLeads,
+  allCables,
   CHOICE_RULES,
   FIELD_RULES,
+  editBrief,
   freshId,
+  goToPlace,
+  keepPlace,
+  plugInAtPlace,
   insertBuffer,
   insertDevice,
   newRig,
+  partsOf,
   removeDevice,
-  stampSwitch,
+  toggleSwitch,
   type Edit,
   type PartKind,
   type Rig,
   type Target,
 } from '../../src/rig';
 
-import { devicesOf, leadsOf, stand, withRowOf } from './straightRow';
+import { devicesOf, cablesOf, stand, withRowOf } from './straightRow';
 
 /// Random rigs and random edits of them, valid and not.
 
 const deviceClasses = Object.keys(DEVICE_CLASSES) as DeviceClass[];
-const leadClasses = Object.keys(LEAD_CLASSES) as LeadClass[];
+const cableClasses = Object.keys(CABLE_CLASSES) as CableClass[];
 const bypasses: readonly BypassKind[] = CHOICE_RULES.device.bypass;
 
 /** A box of one input and one output that lets the signal through. */
@@ -46,7 +56,7 @@ interface RandomDevice {
   readonly deviceClass: DeviceClass;
   readonly bypass: BypassKind;
   readonly on: boolean;
-  readonly leadClass: LeadClass;
+  readonly cableClass: CableClass;
   readonly lengthM: number;
 }
 
@@ -56,21 +66,21 @@ export const randomRig: fc.Arbitrary<Rig> = fc
       deviceClass: fc.constantFrom(...deviceClasses.filter(isStraight)),
       bypass: fc.constantFrom(...bypasses),
       on: fc.boolean(),
-      leadClass: fc.constantFrom(...leadClasses),
+      cableClass: fc.constantFrom(...cableClasses),
       lengthM: fc.double({ min: 0, max: 20, noNaN: true }),
     }),
     { maxLength: 8 },
   )
   .map((row) => {
     const rig = newRig('random');
-    const leads = row.map(({ leadClass, lengthM }, i) =>
-      leadOfClass(leadClass, `l${i + 2}`, entered(lengthM)),
+    const cables = row.map(({ cableClass, lengthM }, i) =>
+      cableOfClass(cableClass, `l${i + 2}`, entered(lengthM)),
     );
     const devices = row.map(({ deviceClass, bypass }, i) => ({
       ...deviceOfClass(deviceClass, `d${i + 1}`),
       bypass,
     }));
-    const straight = withRowOf(rig, devices, [leadsOf(rig)[0]!, ...leads]);
+    const straight = withRowOf(rig, devices, [cablesOf(rig)[0]!, ...cables]);
     return stand(
       straight,
       Object.fromEntries(row.flatMap(({ on }, i) => (on ? [[`d${i + 1}`, true]] : []))),
@@ -87,7 +97,13 @@ export interface Recipe {
     | 'addGuitar'
     | 'ampLoop'
     | 'pin'
-    | 'link';
+    | 'link'
+    | 'fitting'
+    | 'plugs'
+    | 'feed'
+    | 'made'
+    | 'brief'
+    | 'place';
   readonly at: number;
   readonly amount: number;
 }
@@ -100,18 +116,24 @@ export const recipe: fc.Arbitrary<Recipe> = fc.record({
     'describe',
     'replace',
     'move',
-    'stamp',
+    'switch',
     'insert',
     'insertAny',
     'insertAny',
     'remove',
     'splice',
-    'hop',
+    'connect',
     'addGuitar',
     'ampLoop',
     'pin',
     'restore',
     'link',
+    'fitting',
+    'plugs',
+    'feed',
+    'made',
+    'brief',
+    'place',
   ),
   at: fc.nat(1000),
   amount: fc.double({ min: -0.2, max: 1.2, noNaN: true }),
@@ -122,11 +144,11 @@ const pickFrom = <T>(list: readonly T[], at: number): T => list[at % list.length
 export function editOf(rig: Rig, { kind, at, amount }: Recipe): Edit {
   const targets: Target[] = [
     { of: 'guitar', id: 'g1' },
-    { of: 'end', id: 'e1' },
+    { of: 'destination', id: 'e1' },
     { of: 'approach' },
     { of: 'reference' },
     ...devicesOf(rig).map(({ id }) => ({ of: 'device', id }) as const),
-    ...allLeads(rig).map(({ id }) => ({ of: 'lead', id }) as const),
+    ...allCables(rig).map(({ id }) => ({ of: 'cable', id }) as const),
   ];
   const target = pickFrom(targets, at);
   const device = devicesOf(rig).length > 0 ? pickFrom(devicesOf(rig), at) : undefined;
@@ -147,43 +169,76 @@ export function editOf(rig: Rig, { kind, at, amount }: Recipe): Edit {
     case 'replace':
       return {
         kind,
-        part: { of: 'guitar', to: { ...rig.guitars[0]!, name: amount < 0 ? '' : `guitar ${at}` } },
+        part: {
+          of: 'guitar',
+          to: { ...rig.electrical.guitars[0]!, name: amount < 0 ? '' : `guitar ${at}` },
+        },
       };
     case 'move':
       return { kind, row: 'r1', from: at % (devicesOf(rig).length + 1), to: place };
-    case 'stamp':
-      return device ? stampSwitch(rig, device.id) : { kind, positions: { d99: true } };
+    case 'switch':
+      return device ? toggleSwitch(rig, device.id) : { kind, positions: { d99: true } };
     case 'insert':
-      return insertBuffer(rig, at % leadsOf(rig).length);
+      return insertBuffer(rig, at % cablesOf(rig).length);
     case 'remove':
-      return device ? removeDevice(rig, device.id) : { kind: 'stamp', positions: {} };
+      return device ? removeDevice(rig, device.id) : { kind: 'switch', positions: {} };
     case 'insertAny': {
-      const row = pickFrom(rig.rows, at);
-      const gap = Math.floor(Math.abs(amount) * 100) % row.leads.length;
+      const row = pickFrom(rig.electrical.rows, at);
+      const gap = Math.floor(Math.abs(amount) * 100) % row.cables.length;
       return insertDevice(rig, gap, deviceOfClass(pickFrom(deviceClasses, at * 7), ''), row.id);
     }
-    case 'hop': {
-      const row = pickFrom(rig.rows, at);
-      const lead = amount < 0.5 ? null : leadOfClass('coiled', freshId(rig, 'l'), entered(2));
-      return { kind, row: row.id, at: at % (row.leads.length + 1), lead };
+    case 'connect': {
+      const row = pickFrom(rig.electrical.rows, at);
+      const cable = amount < 0.5 ? null : cableOfClass('coiled', freshId(rig, 'l'), entered(2));
+      return { kind, row: row.id, at: at % (row.cables.length + 1), cable };
     }
     case 'addGuitar': {
       const selector = devicesOf(rig).find((d) => d.deviceClass === 'selector');
-      return addGuitar(rig, guitarOfClass('hotTwin', `guitar ${at}`), selector?.id);
+      return addGuitar(rig, guitarOfClass('hotHumbucker', `guitar ${at}`), selector?.id);
     }
     case 'ampLoop':
-      return addAmpLoop(rig, pickFrom(rig.ends, at).id);
+      return addAmpLoop(rig, pickFrom(rig.electrical.destinations, at).id);
     case 'pin': {
-      const { pins: _, ...pinned } = rig;
-      const pin = { id: freshId(rig, 'p'), name: `pin ${at}`, rig: pinned };
+      const pin = { id: freshId(rig, 'p'), name: `pin ${at}`, rig: partsOf(rig) };
       return { kind: 'list', of: 'pins', at: 0, remove: 0, insert: [pin] };
     }
     case 'restore': {
-      const { pins: _, ...now } = rig;
-      return { kind, rig: rig.pins[0]?.rig ?? now };
+      return { kind, rig: rig.pins[0]?.rig ?? partsOf(rig) };
     }
     case 'link':
       return { kind: 'assign', field: 'links', to: [['d1', `d${at}`]] };
+    case 'fitting':
+      return fittingOf(rig, at);
+    case 'plugs': {
+      const { id: _, ...plug } = plugOfShape('angled', `plug ${at}`);
+      const end = { jack: null, plug: amount < 0 ? { ...plug, name: '' } : plug };
+      const { id } = pickFrom(allCables(rig), at);
+      return {
+        kind: 'assign',
+        field: 'ends',
+        to: { ...rig.layout.ends, [id]: { from: end, to: end } },
+      };
+    }
+    case 'feed': {
+      const supply = rig.power.supplies[0]?.id ?? 'u99';
+      const feed = { consumer: device?.id ?? 'd99', supply, outlet: Math.floor(amount * 64) };
+      return { kind: 'list', of: 'feeds', at: 0, remove: 0, insert: [feed] };
+    }
+    case 'made':
+      return { kind: 'assign', field: 'made', to: [pickFrom(allCables(rig), at).id] };
+    case 'brief':
+      return editBrief(rig, {
+        deadline: amount < 0 ? 'soon' : '2027-02-28',
+        hoursADay: amount * 24,
+      });
+    case 'place': {
+      const known = rig.electrical.places;
+      if (known.length > 0 && amount < 0.5) return goToPlace(rig, pickFrom(known, at));
+      if (known.length === 0 || amount < 0.8) return keepPlace(rig, `place ${at}`);
+      return plugInAtPlace(rig, pickFrom(known, at).id, {
+        destination: destinationOfKind('amp', `hired ${at}`),
+      });
+    }
     case 'splice':
       return {
         kind,
@@ -192,8 +247,27 @@ export function editOf(rig: Rig, { kind, at, amount }: Recipe): Edit {
         remove: at % 3,
         positions: {},
         devices: [deviceOfClass('delay', freshId(rig, 'd'))],
-        leads: [1, 2].map((k) => leadOfClass('low', `l${900 + k}`, entered(k))),
+        cables: [0, 1].map((k) => cableOfClass('low', freshId(rig, 'l', k), entered(k))),
       };
+  }
+}
+
+function fittingOf(rig: Rig, at: number): Edit {
+  const insert = (of: 'boards' | 'fixtures' | 'supplies', thing: object) =>
+    ({ kind: 'list', of, at: 0, remove: 0, insert: [thing] }) as unknown as Edit;
+  switch (at % 4) {
+    case 0:
+      return insert('boards', { ...typicalBoard('board'), id: freshId(rig, 'b') });
+    case 1:
+      return insert('supplies', { ...typicalSupply('supply'), id: freshId(rig, 'u') });
+    case 2: {
+      const { widthM, depthM, heightM } = typicalBody();
+      return insert('fixtures', { id: freshId(rig, 'f'), name: 'tin', widthM, depthM, heightM });
+    }
+    default:
+      return rig.layout.boards.length > 0
+        ? { kind: 'list', of: 'boards', at: 0, remove: 1, insert: [] }
+        : { kind: 'list', of: 'fixtures', at: 0, remove: 1, insert: [] };
   }
 }
 

@@ -1,19 +1,29 @@
-import type { Device, End, Guitar, Lead } from '../../src/gear';
+import type { Device, Destination, Guitar, Cable } from '../../src/gear';
 import { drivePath, routeOf, type DrivenPath } from '../../src/path';
-import { mainRow, type Rig, type Row, type Standing } from '../../src/rig';
+import {
+  mainRow,
+  withElectrical,
+  type Chain,
+  type Rig,
+  type Row,
+  type SwitchState,
+  nextIdsOf,
+} from '../../src/rig';
 
 /// A rig that is one row, changed by hand.
 
-export const devicesOf = (rig: Rig): readonly Device[] => mainRow(rig).devices;
-export const leadsOf = (rig: Rig): readonly Lead[] => mainRow(rig).leads.map((lead) => lead!);
+export const devicesOf = (rig: Chain): readonly Device[] => mainRow(rig).devices;
+export const cablesOf = (rig: Chain): readonly Cable[] =>
+  mainRow(rig).cables.map((cable) => cable!);
 
-const withRow = (rig: Rig, change: Partial<Row>): Rig => ({
-  ...rig,
-  rows: [{ ...mainRow(rig), ...change }, ...rig.rows.slice(1)],
-});
+function withRow(rig: Rig, change: Partial<Row>): Rig {
+  const rows = [{ ...mainRow(rig), ...change }, ...rig.electrical.rows.slice(1)];
+  const changed = withElectrical(rig, { rows });
+  return { ...changed, nextIds: nextIdsOf(changed) };
+}
 
-export const withLeads = (rig: Rig, change: (lead: Lead, index: number) => Lead): Rig =>
-  withRow(rig, { leads: leadsOf(rig).map(change) });
+export const withCables = (rig: Rig, change: (cable: Cable, index: number) => Cable): Rig =>
+  withRow(rig, { cables: cablesOf(rig).map(change) });
 
 export const withDevices = (rig: Rig, change: (device: Device) => Device): Rig =>
   withRow(rig, { devices: devicesOf(rig).map(change) });
@@ -21,22 +31,25 @@ export const withDevices = (rig: Rig, change: (device: Device) => Device): Rig =
 export const withRowOf = (
   rig: Rig,
   devices: readonly Device[],
-  leads: readonly (Lead | null)[],
-): Rig => withRow(rig, { devices, leads });
+  cables: readonly (Cable | null)[],
+): Rig => withRow(rig, { devices, cables });
 
-export const withGuitar = (rig: Rig, guitar: Partial<Guitar>): Rig => ({
-  ...rig,
-  guitars: [{ ...rig.guitars[0]!, ...guitar }, ...rig.guitars.slice(1)],
-});
+export const withGuitar = (rig: Rig, guitar: Partial<Guitar>): Rig =>
+  withElectrical(rig, {
+    guitars: [{ ...rig.electrical.guitars[0]!, ...guitar }, ...rig.electrical.guitars.slice(1)],
+  });
 
-export const withEnd = (rig: Rig, end: Partial<End>): Rig => ({
-  ...rig,
-  ends: [{ ...rig.ends[0]!, ...end }, ...rig.ends.slice(1)],
-});
+export const withDestination = (rig: Rig, destination: Partial<Destination>): Rig =>
+  withElectrical(rig, {
+    destinations: [
+      { ...rig.electrical.destinations[0]!, ...destination },
+      ...rig.electrical.destinations.slice(1),
+    ],
+  });
 
-export const stand = (rig: Rig, positions: Standing['positions']): Rig => ({
+export const stand = (rig: Rig, positions: SwitchState['positions']): Rig => ({
   ...rig,
-  standing: { ...rig.standing, positions: { ...rig.standing.positions, ...positions } },
+  state: { ...rig.state, positions: { ...rig.state.positions, ...positions } },
 });
 
 export const pathOf = (rig: Rig, rowId?: string): DrivenPath => drivePath(routeOf(rig, rowId));

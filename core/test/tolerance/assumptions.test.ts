@@ -1,8 +1,8 @@
 import { measureRig } from '../../src/figures';
 import { deviceOfClass, entered } from '../../src/gear';
-import { applyEdits, insertDevice, mainRow, newRig, setLeadLength, type Rig } from '../../src/rig';
+import { applyEdits, insertDevice, mainRow, newRig, setCableLength, type Rig } from '../../src/rig';
 import { assumptionsThatMatter } from '../../src/tolerance';
-import { leadsOf, withGuitar, withLeads } from '../rig/straightRow';
+import { cablesOf, withGuitar, withCables } from '../rig/straightRow';
 
 const plan = (rig: Rig) => ({ rig, rowId: mainRow(rig).id });
 const treble = (rig: Rig): number => {
@@ -10,7 +10,7 @@ const treble = (rig: Rig): number => {
   return measured.kind === 'sounding' ? measured.figures.trebleDb : NaN;
 };
 const board = (): Rig => {
-  const rig = applyEdits(newRig('board'), setLeadLength('l1', 6));
+  const rig = applyEdits(newRig('board'), setCableLength('l1', 6));
   return applyEdits(rig, insertDevice(rig, 0, deviceOfClass('drive', '', 'Drive')));
 };
 
@@ -20,30 +20,33 @@ test('each is taken to both ends of its range by itself, the one that moves treb
   const swings = found.map(({ lowDb, highDb }) => Math.max(Math.abs(lowDb), Math.abs(highDb)));
   expect(swings).toEqual([...swings].sort((a, b) => b - a));
   const coil = found.find(({ path }) => path === 'lH')!;
-  const guitar = rig.guitars[0]!;
+  const guitar = rig.electrical.guitars[0]!;
   const at = (factor: number) =>
     treble(withGuitar(rig, { lH: entered(guitar.lH.value * factor) })) - treble(rig);
   expect(coil.highDb).toBeCloseTo(at(1.4), 6);
   expect(coil.lowDb).toBeCloseTo(at(1 / 1.4), 6);
 });
 
-test('what is known does not count, and leads off one reel move together', () => {
+test('what is known does not count, and cables off one reel move together', () => {
   const rig = board();
   const reel = assumptionsThatMatter(plan(rig), 50).find(({ path }) => path === 'cPerMF')!;
-  expect(reel.parts.map(({ id }) => id)).toEqual(leadsOf(rig).map(({ id }) => id));
-  const both = withLeads(rig, (lead) => ({ ...lead, cPerMF: entered(lead.cPerMF.value * 1.4) }));
+  expect(reel.parts.map(({ id }) => id)).toEqual(cablesOf(rig).map(({ id }) => id));
+  const both = withCables(rig, (cable) => ({
+    ...cable,
+    cPerMF: entered(cable.cPerMF.value * 1.4),
+  }));
   expect(reel.highDb).toBeCloseTo(treble(both) - treble(rig), 6);
-  const known = withLeads(rig, (lead) => ({ ...lead, cPerMF: entered(lead.cPerMF.value) }));
+  const known = withCables(rig, (cable) => ({ ...cable, cPerMF: entered(cable.cPerMF.value) }));
   expect(assumptionsThatMatter(plan(known), 50).some(({ path }) => path === 'cPerMF')).toBe(false);
 });
 
 test('five unless more are asked for; none where nothing is heard', () => {
   expect(assumptionsThatMatter(plan(board()))).toHaveLength(5);
   const muted = applyEdits(newRig('muted'), {
-    kind: 'hop',
+    kind: 'connect',
     row: 'r1',
     at: 0,
-    lead: null,
+    cable: null,
   });
   expect(assumptionsThatMatter(plan(muted))).toEqual([]);
 });

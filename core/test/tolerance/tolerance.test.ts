@@ -1,6 +1,14 @@
 import { analyseRig } from '../../src/figures';
-import { assumed, deviceOfClass, entered, leadOfClass } from '../../src/gear';
-import { applyEdits, insertDevice, newRig, setLeadLength, withPart, type Rig } from '../../src/rig';
+import { assumed, deviceOfClass, entered, cableOfClass } from '../../src/gear';
+import {
+  applyEdits,
+  insertDevice,
+  newRig,
+  setCableLength,
+  withPart,
+  type Rig,
+  withElectrical,
+} from '../../src/rig';
 import {
   boundsOf,
   findDifference,
@@ -11,7 +19,7 @@ import {
 } from '../../src/tolerance';
 import { RigDrawer } from '../../src/tolerance/drawRig';
 import { NamedNormals } from '../../src/tolerance/random';
-import { leadsOf, withLeads, withRowOf } from '../rig/straightRow';
+import { cablesOf, withCables, withRowOf } from '../rig/straightRow';
 
 const plan = (rig: Rig) => ({ rig, rowId: 'r1' });
 const tolerance = (rig: Rig, draws = 400): Tolerance =>
@@ -36,8 +44,8 @@ test('named normals: the same name and draw give the same number, others are ind
 });
 
 test('± is two sigma of a log-normal; settings stay as they are set', () => {
-  const rig = withLeads(newRig('one'), (lead) => ({
-    ...lead,
+  const rig = withCables(newRig('one'), (cable) => ({
+    ...cable,
     lengthM: assumed(6),
     cPerMF: entered(100e-12),
   }));
@@ -48,35 +56,44 @@ test('± is two sigma of a log-normal; settings stay as they are set', () => {
     const mean = logs.reduce((a, b) => a + b) / logs.length;
     return Math.sqrt(logs.reduce((a, b) => a + (b - mean) ** 2, 0) / logs.length);
   };
-  const cPerM = deviation(draws.map((d) => leadsOf(d)[0]!.cPerMF.value));
+  const cPerM = deviation(draws.map((d) => cablesOf(d)[0]!.cPerMF.value));
   expect(cPerM).toBeCloseTo(Math.log(1.05) / 2, 3);
   // The coil is a class default: ± 40 %.
-  expect(deviation(draws.map((d) => d.guitars[0]!.lH.value))).toBeCloseTo(Math.log(1.4) / 2, 2);
-  expect(new Set(draws.map((d) => d.guitars[0]!.volume.travel.value))).toEqual(new Set([1]));
-  expect(draws[0]!.reference).toBe(rig.reference);
+  expect(deviation(draws.map((d) => d.electrical.guitars[0]!.lH.value))).toBeCloseTo(
+    Math.log(1.4) / 2,
+    2,
+  );
+  expect(new Set(draws.map((d) => d.electrical.guitars[0]!.volume.travel.value))).toEqual(
+    new Set([1]),
+  );
+  expect(draws[0]!.electrical.reference).toBe(rig.electrical.reference);
   // A length is cut to what is written down, even where nobody has set it.
-  expect(leadsOf(rig)[0]!.lengthM.from).toBe('assumed');
-  const length = deviation(draws.map((d) => leadsOf(d)[0]!.lengthM.value));
+  expect(cablesOf(rig)[0]!.lengthM.from).toBe('assumed');
+  const length = deviation(draws.map((d) => cablesOf(d)[0]!.lengthM.value));
   expect(length).toBeCloseTo(Math.log(1.02) / 2, 3);
 });
 
-test('leads off one reel share a draw, others do not', () => {
+test('cables off one reel share a draw, others do not', () => {
   const start = newRig('reel');
-  const leads = [
-    leadOfClass('low', 'l1', entered(3)),
-    leadOfClass('low', 'l2', entered(4)),
-    leadOfClass('high', 'l3', entered(5)),
+  const cables = [
+    cableOfClass('low', 'l1', entered(3)),
+    cableOfClass('low', 'l2', entered(4)),
+    cableOfClass('high', 'l3', entered(5)),
   ];
-  const rig = withRowOf(start, [deviceOfClass('drive', 'd1'), deviceOfClass('drive', 'd2')], leads);
-  const [a, b, other] = leadsOf(new RigDrawer(rig, new NamedNormals(1)).draw(0)).map(
-    (lead, i) => lead.cPerMF.value / leads[i]!.cPerMF.value,
+  const rig = withRowOf(
+    start,
+    [deviceOfClass('drive', 'd1'), deviceOfClass('drive', 'd2')],
+    cables,
+  );
+  const [a, b, other] = cablesOf(new RigDrawer(rig, new NamedNormals(1)).draw(0)).map(
+    (cable, i) => cable.cPerMF.value / cables[i]!.cPerMF.value,
   );
   expect(a).toBeCloseTo(b!, 12);
   expect(other).not.toBeCloseTo(a!, 3);
 });
 
 test('seeded: the same bands again; the figure itself lies inside its band', () => {
-  const rig = applyEdits(newRig('seeded'), setLeadLength('l1', 9));
+  const rig = applyEdits(newRig('seeded'), setCableLength('l1', 9));
   expect(tolerance(rig)).toEqual(tolerance(rig));
   const analysis = analyseRig(rig);
   const { trebleDb } = tolerance(rig).figures;
@@ -93,22 +110,22 @@ test('measured values narrow the band', () => {
     rig,
     { of: 'guitar', id: 'g1' },
     {
-      ...rig.guitars[0]!,
+      ...rig.electrical.guitars[0]!,
       lH: { value: 2.2, from: 'measured' },
       cWindingF: { value: 110e-12, from: 'measured' },
     },
   );
   const width = ({ figures: { trebleDb } }: Tolerance) => trebleDb.high - trebleDb.low;
-  const known = withLeads(coil, (lead) => ({
-    ...lead,
-    cPerMF: { ...lead.cPerMF, from: 'measured' },
+  const known = withCables(coil, (cable) => ({
+    ...cable,
+    cPerMF: { ...cable.cPerMF, from: 'measured' },
   }));
   expect(width(tolerance(known))).toBeLessThan(0.7 * width(tolerance(rig)));
 });
 
 test('six metres against seven: well established, although treble alone spans more', () => {
-  const six = applyEdits(newRig('pair'), setLeadLength('l1', 6));
-  const seven = applyEdits(six, setLeadLength('l1', 7));
+  const six = applyEdits(newRig('pair'), setCableLength('l1', 6));
+  const seven = applyEdits(six, setCableLength('l1', 7));
   const difference = finish(findDifference(plan(six), plan(seven), { draws: 400, seed: 3 }))!;
   const { trebleDb } = difference.figures;
   expect(isEstablished(trebleDb)).toBe(true);
@@ -120,19 +137,18 @@ test('a difference that is none is not established, and one of nothing is exactl
   const rig = applyEdits(
     newRig('pair'),
     insertDevice(newRig('pair'), 0, deviceOfClass('buffer', '')),
-    setLeadLength('l1', 3),
+    setCableLength('l1', 3),
   );
   const same = finish(findDifference(plan(rig), plan(rig), { draws: 60 }))!;
   expect(same.figures.trebleDb).toEqual({ low: 0, median: 0, high: 0 });
   expect(isEstablished(same.figures.trebleDb)).toBe(false);
   // Another buffer of the same class: which one is brighter is not known.
-  const other = {
-    ...rig,
-    rows: rig.rows.map((row) => ({
+  const other = withElectrical(rig, {
+    rows: rig.electrical.rows.map((row) => ({
       ...row,
       devices: row.devices.map((d) => ({ ...d, id: 'd9' })),
     })),
-  };
+  });
   const swapped = finish(findDifference(plan(rig), plan(other), { draws: 400 }))!;
   expect(isEstablished(swapped.figures.trebleDb)).toBe(false);
 });
@@ -149,7 +165,7 @@ test('progress is told, and stopping on the way loses nothing but the result', (
 
 test('nothing heard, no bands', () => {
   const rig = newRig('gap');
-  const open = applyEdits(rig, { kind: 'hop', row: 'r1', at: 0, lead: null });
+  const open = applyEdits(rig, { kind: 'connect', row: 'r1', at: 0, cable: null });
   expect(finish(findTolerance(plan(open)))).toBeNull();
   expect(finish(findDifference(plan(rig), plan(open)))).toBeNull();
 });

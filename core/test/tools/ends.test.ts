@@ -1,19 +1,25 @@
-import { endOfKind, entered, guitarOfClass, leadOfClass, type Guitar } from '../../src/gear';
+import {
+  destinationOfKind,
+  entered,
+  guitarOfClass,
+  cableOfClass,
+  type Guitar,
+} from '../../src/gear';
 import {
   areaOfGauge,
-  checkSpeakerLead,
+  checkSpeakerCable,
   chooseDi,
-  fitLead,
+  fitCable,
   gaugeOfArea,
   headroomDb,
   USUAL_ENDS,
 } from '../../src/tools';
 
-const lead = { ...leadOfClass('ordinary', 'l1', entered(3)), plugF: entered(0) };
+const cable = { ...cableOfClass('ordinary', 'l1', entered(3)), plugF: entered(0) };
 const bright = guitarOfClass('brightSingle', 'bright');
 const piezo: Guitar = { ...bright, kind: 'piezo', piezoF: entered(0.5e-9) };
 const active: Guitar = { ...bright, kind: 'active', outputOhm: entered(600) };
-const choose = (guitar: Guitar) => chooseDi(guitar, lead, USUAL_ENDS);
+const choose = (guitar: Guitar) => chooseDi(guitar, cable, USUAL_ENDS);
 const byName = (guitar: Guitar, name: string) =>
   choose(guitar).find((choice) => choice.name.startsWith(name))!;
 
@@ -25,14 +31,14 @@ describe('DI chooser', () => {
     expect(byName(bright, 'mixer').levelDb).toBeLessThan(-3);
   });
 
-  test('a piezo wants ten megohms: the corner is that of its capacitance and the lead against the input', () => {
+  test('a piezo wants ten megohms: the corner is that of its capacitance and the cable against the input', () => {
     expect(choose(piezo)[0]!.name).toContain('10 MΩ');
-    const leadF = 3 * 110e-12;
+    const cableF = 3 * 110e-12;
     for (const [name, rIn, cIn] of [
       ['active DI, 1', 1e6, 30e-12],
       ['mixer', 10e3, 100e-12],
     ] as const) {
-      const corner = 1 / (2 * Math.PI * rIn * (0.5e-9 + leadF + cIn));
+      const corner = 1 / (2 * Math.PI * rIn * (0.5e-9 + cableF + cIn));
       // Against 400 Hz, which may itself lie on the slope.
       const at = (hz: number) => -10 * Math.log10(1 + (corner / hz) ** 2);
       const found = byName(piezo, name).highPassHz;
@@ -52,8 +58,12 @@ describe('DI chooser', () => {
   });
 
   test('an input that draws nothing takes nothing', () => {
-    const open = { ...endOfKind('activeDi', 'open'), rInOhm: entered(1e8), cInF: entered(0) };
-    const [choice] = chooseDi(bright, lead, [open]);
+    const open = {
+      ...destinationOfKind('activeDi', 'open'),
+      rInOhm: entered(1e8),
+      cInF: entered(0),
+    };
+    const [choice] = chooseDi(bright, cable, [open]);
     expect(choice!.levelDb).toBeCloseTo(0, 2);
     expect(choice!.trebleDb).toBeCloseTo(0, 1);
   });
@@ -64,9 +74,9 @@ describe('DI chooser', () => {
   });
 });
 
-describe('speaker lead', () => {
+describe('speaker cable', () => {
   test('ten metres of 2.5 mm² at 8 Ω and 100 W, by hand', () => {
-    const found = checkSpeakerLead({ lengthM: 10, areaM2: 2.5e-6, loadOhm: 8, powerW: 100 });
+    const found = checkSpeakerCable({ lengthM: 10, areaM2: 2.5e-6, loadOhm: 8, powerW: 100 });
     const ohm = (2 * 1.724e-8 * 10) / 2.5e-6;
     expect(found.resistanceOhm).toBeCloseTo(ohm, 9);
     expect(found.lossDb).toBeCloseTo(20 * Math.log10(8 / (8 + ohm)), 9);
@@ -83,9 +93,9 @@ describe('speaker lead', () => {
   });
 });
 
-describe('lead by several readings', () => {
+describe('cable by several readings', () => {
   test('a straight line through exact readings has no error', () => {
-    const fit = fitLead(
+    const fit = fitCable(
       [1, 2, 5].map((lengthM) => ({ lengthM, totalF: 110e-12 * lengthM + 24e-12 })),
     );
     if (fit.kind !== 'line') throw new Error(fit.kind);
@@ -95,7 +105,7 @@ describe('lead by several readings', () => {
   });
 
   test('errors are those of ordinary least squares', () => {
-    const fit = fitLead([
+    const fit = fitCable([
       { lengthM: 1, totalF: 130e-12 },
       { lengthM: 2, totalF: 220e-12 },
       { lengthM: 3, totalF: 340e-12 },
@@ -109,6 +119,9 @@ describe('lead by several readings', () => {
   });
 
   test('one length only is C over length', () => {
-    expect(fitLead([{ lengthM: 2, totalF: 250e-12 }])).toEqual({ kind: 'single', cPerMF: 125e-12 });
+    expect(fitCable([{ lengthM: 2, totalF: 250e-12 }])).toEqual({
+      kind: 'single',
+      cPerMF: 125e-12,
+    });
   });
 });

@@ -1,16 +1,23 @@
 import { analyseRig } from '../../src/figures';
 import { deviceOfClass, entered, PICKUP_CLASSES } from '../../src/gear';
 import { drivePath, routeOf } from '../../src/path';
-import { applyEdits, insertDevice, newRig, setLeadLength, withPart, type Rig } from '../../src/rig';
+import {
+  applyEdits,
+  insertDevice,
+  newRig,
+  setCableLength,
+  withPart,
+  type Rig,
+} from '../../src/rig';
 import {
   capacitanceFor,
   capacitanceOf,
-  keepLikedLead,
-  pickupOrLead,
-  standInFor,
+  keepLikedCable,
+  pickupOrCable,
+  pickupSimulatorFor,
   sweepSources,
 } from '../../src/tools';
-import { leadsOf, withGuitar, withLeads } from '../rig/straightRow';
+import { cablesOf, withGuitar, withCables } from '../rig/straightRow';
 
 const path = (rig: Rig) => drivePath(routeOf(rig));
 
@@ -20,12 +27,12 @@ function resonanceHz(rig: Rig): number {
   return analysis.resonance.frequencyHz;
 }
 
-/** More capacitance on the one lead, as a capacitor in its plug. */
+/** More capacitance on the one cable, as a capacitor in its plug. */
 const withAdded = (rig: Rig, addF: number): Rig =>
-  withLeads(rig, (lead) => ({ ...lead, added: true, addedF: entered(addF) }));
+  withCables(rig, (cable) => ({ ...cable, added: true, addedF: entered(addF) }));
 
 describe('capacitance for a wanted resonance', () => {
-  const rig = applyEdits(newRig('find'), setLeadLength('l1', 3));
+  const rig = applyEdits(newRig('find'), setCableLength('l1', 3));
 
   test.each([2200, 2600, 3000])('%d Hz: put in, the rig resonates there', (wantedHz) => {
     const found = capacitanceFor(path(rig), wantedHz);
@@ -36,8 +43,8 @@ describe('capacitance for a wanted resonance', () => {
     expect(found.startF / found.totalF).toBeLessThan(1.3);
   });
 
-  test('above what the bare lead gives: capacitance has to go', () => {
-    const long = applyEdits(newRig('long'), setLeadLength('l1', 10));
+  test('above what the bare cable gives: capacitance has to go', () => {
+    const long = applyEdits(newRig('long'), setCableLength('l1', 10));
     const found = capacitanceFor(path(long), 3500);
     expect(found.kind === 'ok' && found.addF).toBeLessThan(0);
   });
@@ -52,27 +59,27 @@ describe('capacitance for a wanted resonance', () => {
     );
   });
 
-  test('what hangs on a line is counted once: lead, plugs, strays, input', () => {
+  test('what hangs on a line is counted once: cable, plugs, strays, input', () => {
     const [section] = path(rig).sections;
     expect(capacitanceOf(section!.circuit)).toBeCloseTo(3 * 110e-12 + 30e-12 + 100e-12, 15);
   });
 });
 
-describe('keeping a liked lead behind a buffer', () => {
+describe('keeping a liked cable after a buffer', () => {
   const liked = { lengthM: 6, cPerMF: 110e-12, plugsF: 30e-12 };
-  const straight = applyEdits(newRig('liked'), setLeadLength('l1', 6));
+  const straight = applyEdits(newRig('liked'), setCableLength('l1', 6));
   const buffered = (lengthM: number) =>
     applyEdits(
       newRig('liked'),
       insertDevice(newRig('liked'), 0, deviceOfClass('buffer', '')),
-      setLeadLength('l1', lengthM),
+      setCableLength('l1', lengthM),
     );
 
   test('with what it says added at the buffer’s input, the resonance is the old one', () => {
     const rig = buffered(2);
-    const found = keepLikedLead(path(rig), liked, routeOf(rig).reference);
+    const found = keepLikedCable(path(rig), liked, routeOf(rig).reference);
     if (found.kind !== 'ok') throw new Error(found.kind);
-    const device = rig.rows[0]!.devices[0]!;
+    const device = rig.electrical.rows[0]!.devices[0]!;
     const cInF = entered(device.on.cInF.value + found.addF);
     const kept = withPart(
       rig,
@@ -83,34 +90,36 @@ describe('keeping a liked lead behind a buffer', () => {
     expect(resonanceHz(rig) / resonanceHz(straight)).toBeGreaterThan(1.2);
   });
 
-  test('a lead that is too long itself, and a way without a buffer', () => {
+  test('a cable that is too long itself, and a way without a buffer', () => {
     const long = buffered(12);
-    expect(keepLikedLead(path(long), liked, routeOf(long).reference).kind).toBe('leadTooLong');
-    expect(keepLikedLead(path(straight), liked, routeOf(straight).reference).kind).toBe('noBuffer');
+    expect(keepLikedCable(path(long), liked, routeOf(long).reference).kind).toBe('cableTooLong');
+    expect(keepLikedCable(path(straight), liked, routeOf(straight).reference).kind).toBe(
+      'noBuffer',
+    );
   });
 });
 
-describe('pickup stand-in', () => {
-  const fuzzBehindBuffer = () => {
-    let rig = newRig('stand-in');
+describe('pickup simulator', () => {
+  const fuzzAfterBuffer = () => {
+    let rig = newRig('pickup simulator');
     for (const name of ['buffer', 'lowImpedanceFuzz'] as const)
       rig = applyEdits(
         rig,
-        insertDevice(rig, rig.rows[0]!.devices.length, deviceOfClass(name, '')),
+        insertDevice(rig, rig.electrical.rows[0]!.devices.length, deviceOfClass(name, '')),
       );
-    return applyEdits(rig, { kind: 'stamp', positions: { d2: true } });
+    return applyEdits(rig, { kind: 'switch', positions: { d2: true } });
   };
 
   test('is the coil in series, and brings the impedance back to the pickup’s order', () => {
-    const driven = path(fuzzBehindBuffer());
-    const fuzz = driven.stops.findIndex(({ place }) => place.id === 'd2');
-    const found = standInFor(driven, fuzz)!;
+    const driven = path(fuzzAfterBuffer());
+    const fuzz = driven.stops.findIndex(({ spot }) => spot.id === 'd2');
+    const found = pickupSimulatorFor(driven, fuzz)!;
     expect(found.lH).toBe(2.2);
     expect(found.rOhm).toBeCloseTo(5800 - 150, 6);
-    for (const { pickupOhm, nowOhm, standInOhm } of found.impedances) {
+    for (const { pickupOhm, nowOhm, simulatorOhm } of found.impedances) {
       expect(nowOhm).toBeLessThan(0.2 * pickupOhm);
-      expect(standInOhm / pickupOhm).toBeGreaterThan(0.7);
-      expect(standInOhm / pickupOhm).toBeLessThan(1.4);
+      expect(simulatorOhm / pickupOhm).toBeGreaterThan(0.7);
+      expect(simulatorOhm / pickupOhm).toBeLessThan(1.4);
     }
   });
 
@@ -118,20 +127,20 @@ describe('pickup stand-in', () => {
     const rig = applyEdits(
       newRig('first'),
       insertDevice(newRig('first'), 0, deviceOfClass('lowImpedanceFuzz', '')),
-      { kind: 'stamp', positions: { d1: true } },
+      { kind: 'switch', positions: { d1: true } },
     );
     const driven = path(rig);
     expect(
-      standInFor(
+      pickupSimulatorFor(
         driven,
-        driven.stops.findIndex(({ place }) => place.id === 'd1'),
+        driven.stops.findIndex(({ spot }) => spot.id === 'd1'),
       ),
     ).toBeNull();
   });
 });
 
 test('the same chain from every source: the rig’s own first, each as if it were swapped in', () => {
-  const rig = applyEdits(newRig('sweep'), setLeadLength('l1', 9));
+  const rig = applyEdits(newRig('sweep'), setCableLength('l1', 9));
   const swept = sweepSources(rig);
   expect(swept).toHaveLength(1 + Object.keys(PICKUP_CLASSES).length);
   const own = analyseRig(rig);
@@ -141,16 +150,16 @@ test('the same chain from every source: the rig’s own first, each as if it wer
   expect(bright.trebleDb).toBeCloseTo(swept[0]!.trebleDb, 9);
 });
 
-test('pickup or lead: a shorter lead moves the resonance up, a hotter pickup down', () => {
-  const rig = applyEdits(newRig('which'), setLeadLength('l1', 9));
-  const all = pickupOrLead(rig, leadsOf(rig)[0]!.id);
-  const [half, hot] = ['half as long', 'hot twin coil'].map((name) =>
+test('pickup or cable: a shorter cable moves the resonance up, a hotter pickup down', () => {
+  const rig = applyEdits(newRig('which'), setCableLength('l1', 9));
+  const all = pickupOrCable(rig, cablesOf(rig)[0]!.id);
+  const [half, hot] = ['half as long', 'hot humbucker'].map((name) =>
     all.find((found) => found.name === name)!,
   );
   const now = resonanceHz(rig);
-  expect(half!.kind).toBe('lead');
+  expect(half!.kind).toBe('cable');
   expect(half!.resonanceHz).toBeGreaterThan(now);
-  expect(half!.resonanceHz).toBeCloseTo(resonanceHz(applyEdits(rig, setLeadLength('l1', 4.5))), 6);
+  expect(half!.resonanceHz).toBeCloseTo(resonanceHz(applyEdits(rig, setCableLength('l1', 4.5))), 6);
   expect(hot!.resonanceHz).toBeLessThan(now);
-  expect(pickupOrLead(rig, 'l77')).toEqual([]);
+  expect(pickupOrCable(rig, 'l77')).toEqual([]);
 });

@@ -10,7 +10,7 @@ import {
   type Things,
 } from '@gullwind/core';
 import { DEMO_DEVICES } from './demoDevices';
-import { guitar, lead, end, sheet, measured, plug } from './makeGear';
+import { guitar, cable, destination, sheet, measured, plug } from './makeGear';
 
 /// The gear of a made-up workshop that looks after the pit band of a travelling puppet opera.
 /// Every maker and model here is invented.
@@ -44,8 +44,8 @@ const GUITARS: readonly GearItem[] = [
       rDcOhm: measured(7580),
     },
   ),
-  guitar('spare-twin', 'coveredTwin', 'Covered spare', 'Travels in the costume trunk.'),
-  guitar('loud-twin', 'hotTwin', 'Dragon guitar', 'For the dragon. Loud and dark on purpose.'),
+  guitar('spare-twin', 'coveredHumbucker', 'Covered spare', 'Travels in the costume trunk.'),
+  guitar('loud-twin', 'hotHumbucker', 'Dragon guitar', 'For the dragon. Loud and dark on purpose.'),
   guitar(
     'workshop-plank',
     'woundUpSingle',
@@ -59,11 +59,11 @@ const GUITARS: readonly GearItem[] = [
   ),
   guitar(
     'chorister',
-    'coveredTwin',
+    'coveredHumbucker',
     'Chorister',
     'Two covered twins with a volume and tone each; plays the angels.',
     {
-      second: pickupOfClass('coveredTwin'),
+      second: pickupOfClass('coveredHumbucker'),
       sharing: 'individual',
       rDcOhm: measured(7690),
     },
@@ -72,59 +72,59 @@ const GUITARS: readonly GearItem[] = [
     kind: 'piezo',
     piezoF: measured(picofarad(640)),
   }),
-  guitar('mermaid', 'hotTwin', 'Mermaid', 'Active pickups; a battery in the tail.', {
+  guitar('mermaid', 'hotHumbucker', 'Mermaid', 'Active pickups; a battery in the tail.', {
     kind: 'active',
     outputOhm: sheet(2500),
   }),
 ];
 
-const LEADS: readonly GearItem[] = [
-  lead(
+const CABLES: readonly GearItem[] = [
+  cable(
     'stage-3',
     'ordinary',
     3,
-    'Short stage lead',
+    'Short stage cable',
     'The one everything is compared with.',
     {
       cPerMF: measured(picofarad(101)),
     },
     { form: 'madeUp', stiffness: 'medium', ruggedness: 'sturdy', shield: 'braid', price: 24 },
   ),
-  lead(
+  cable(
     'stage-6',
     'ordinary',
     6,
-    'Stage lead',
+    'Stage cable',
     'Six metres of the workshop’s usual reel.',
     {
       cPerMF: measured(picofarad(112)),
     },
     { form: 'madeUp', stiffness: 'medium', ruggedness: 'roadworthy', shield: 'braid', price: 31 },
   ),
-  lead(
+  cable(
     'slim-6',
     'veryLow',
     6,
-    'Slim low lead',
+    'Slim low cable',
     'Foamed core; mind the bends.',
     {
       cPerMF: sheet(picofarad(60)),
     },
     { form: 'madeUp', stiffness: 'stiff', ruggedness: 'delicate', shield: 'spiral', price: 48 },
   ),
-  lead('low-9', 'low', 9, 'Low lead', 'Nine metres, low capacitance.'),
-  lead('pit-18', 'ordinary', 18, 'Pit lead', 'From the pit to under the stage.'),
-  lead('old-rubber', 'high', 5, 'Old rubber', 'Found in the truck; soft and dark.', {
+  cable('low-9', 'low', 9, 'Low cable', 'Nine metres, low capacitance.'),
+  cable('pit-18', 'ordinary', 18, 'Pit cable', 'From the pit to under the stage.'),
+  cable('old-rubber', 'high', 5, 'Old rubber', 'Found in the truck; soft and dark.', {
     cPerMF: measured(picofarad(171)),
   }),
-  lead('curl', 'coiled', 1.5, 'Curl', 'A coiled lead, a metre and a half at rest.'),
-  lead('dusk', 'low', 6, 'Dusk lead', 'A switch in the plug adds a capacitor.', {
+  cable('curl', 'coiled', 1.5, 'Curl', 'A coiled cable, a metre and a half at rest.'),
+  cable('dusk', 'low', 6, 'Dusk cable', 'A switch in the plug adds a capacitor.', {
     addedF: measured(picofarad(680)),
   }),
 ];
 
 const REELS: readonly GearItem[] = [
-  lead(
+  cable(
     'reel-quay',
     'ordinary',
     100,
@@ -143,7 +143,7 @@ const REELS: readonly GearItem[] = [
       supplier: 'Quay Wire, by the 100 m',
     },
   ),
-  lead(
+  cable(
     'reel-thin',
     'low',
     50,
@@ -169,7 +169,7 @@ const FITTINGS: readonly GearItem[] = [
     'bollard',
     'straight',
     'Bollard',
-    'Straight, for leads that are trodden on.',
+    'Straight, for cables that are trodden on.',
     'soldered',
     4.5,
   ),
@@ -211,31 +211,36 @@ const FITTINGS: readonly GearItem[] = [
 ];
 
 const ENDS: readonly GearItem[] = [
-  end('under-stage', 'amp', 'Under-stage amp', 'Stands in a wooden box below the trapdoor.'),
-  end('under-stage-low', 'amp', 'Under-stage amp, low input', 'The padded input.', {
+  destination(
+    'under-stage',
+    'amp',
+    'Under-stage amp',
+    'Stands in a wooden box below the trapdoor.',
+  ),
+  destination('under-stage-low', 'amp', 'Under-stage amp, low input', 'The padded input.', {
     input: 'plain',
     rInOhm: sheet(68e3),
     cInF: sheet(picofarad(100)),
   }),
-  end('tavern-amp', 'amp', 'Tavern amp', 'Solid-state bass amp.', {
+  destination('tavern-amp', 'amp', 'Tavern amp', 'Solid-state bass amp.', {
     input: 'plain',
     rInOhm: sheet(1e6),
     cInF: sheet(picofarad(47)),
   }),
-  end('truck-combo', 'amp', 'Truck combo', 'Small, loud, travels in the truck.', {
+  destination('truck-combo', 'amp', 'Truck combo', 'Small, loud, travels in the truck.', {
     stopperOhm: sheet(68e3),
     millerF: sheet(picofarad(120)),
   }),
-  end('box-office', 'activeDi', 'Box office', 'Active DI on phantom power.'),
-  end('old-iron', 'passiveDi', 'Old Iron', 'Transformer DI; likes an active source.'),
-  end('house-desk', 'mixer', 'House desk', 'Line input of the mixer.'),
-  end('stall-tuner', 'tuner', 'Stall tuner', 'Clips to the music stand.'),
+  destination('box-office', 'activeDi', 'Box office', 'Active DI on phantom power.'),
+  destination('old-iron', 'passiveDi', 'Old Iron', 'Transformer DI; likes an active source.'),
+  destination('house-desk', 'mixer', 'House desk', 'Line input of the mixer.'),
+  destination('stall-tuner', 'tuner', 'Stall tuner', 'Clips to the music stand.'),
 ];
 
 export const DEMO_GEAR: readonly GearItem[] = [
   ...GUITARS,
   ...DEMO_DEVICES,
-  ...LEADS,
+  ...CABLES,
   ...REELS,
   ...ENDS,
   ...FITTINGS,

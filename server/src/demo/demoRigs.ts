@@ -4,9 +4,15 @@ import {
   entered,
   mainRow,
   newRig,
+  nextIdsOf,
   NO_BRIEF,
-  patchLead,
-  type Lead,
+  patchCable,
+  withElectrical,
+  type Approach,
+  type ApproachKind,
+  type Brief,
+  type Cable,
+  type Place,
   type Rig,
 } from '@gullwind/core';
 import { demoThing } from './demoGear';
@@ -16,53 +22,61 @@ import { demoThing } from './demoGear';
 
 interface Layout {
   readonly guitar: string;
-  readonly leadIn: Lead;
-  /** Device ids of the gear list, each with the patch that leads away from it; the last has none. */
+  readonly cableIn: Cable;
+  /** Device ids of the gear list, each with the patch that goes away from it; the last has none. */
   readonly devices: readonly (readonly [id: string, patchM: number])[];
-  readonly leadOut: Lead;
+  readonly cableOut: Cable;
   readonly amp: string;
 }
 
-function layRow(rig: Rig, { guitar, leadIn, devices, leadOut, amp }: Layout): Rig {
+function layRow(rig: Rig, { guitar, cableIn, devices, cableOut, amp }: Layout): Rig {
   const patches = devices
     .slice(0, -1)
-    .map(([, lengthM]) => ({ ...patchLead(''), lengthM: entered(lengthM) }));
+    .map(([, lengthM]) => ({ ...patchCable(''), lengthM: entered(lengthM) }));
   const row = {
     ...mainRow(rig),
     devices: devices.map(([id], i) => ({ ...demoThing('device', id), id: `d${i + 1}` })),
-    leads: [leadIn, ...patches, leadOut].map((lead, i) => ({ ...lead, id: `l${i + 1}` })),
+    cables: [cableIn, ...patches, cableOut].map((cable, i) => ({ ...cable, id: `l${i + 1}` })),
   };
-  return {
-    ...rig,
+  return withElectrical(rig, {
     guitars: [demoThing('guitar', guitar)],
     rows: [row],
-    ends: [demoThing('end', amp)],
-  };
+    destinations: [demoThing('destination', amp)],
+  });
 }
 
-const standing = (positions: Rig['standing']['positions']): Pick<Rig, 'standing'> => ({
-  standing: { ...newRig('').standing, positions },
+/** A rig with its player's name, and what is said of it. */
+const rigOf = (name: string, player: string, note: string): Rig => {
+  const rig = newRig(name);
+  return { ...rig, texts: { ...rig.texts, player, note } };
+};
+
+/** What the player of a rig says of it. */
+function withBrief(rig: Rig, brief: Partial<Brief>): Rig {
+  const said = { ...rig, texts: { ...rig.texts, brief: { ...NO_BRIEF, ...brief } } };
+  return { ...said, nextIds: nextIdsOf(said) };
+}
+
+const state = (positions: Rig['state']['positions']): Pick<Rig, 'state'> => ({
+  state: { ...newRig('').state, positions },
 });
 
-const approach = (kind: Rig['approach']['kind']): Rig['approach'] => ({
-  ...newRig('').approach,
-  kind,
-});
+const approach = (kind: ApproachKind): Approach => ({ ...newRig('').electrical.approach, kind });
 
-const lead = (id: string, lengthM?: number): Lead => {
-  const thing = demoThing('lead', id);
+const cable = (id: string, lengthM?: number): Cable => {
+  const thing = demoThing('cable', id);
   return lengthM === undefined ? thing : { ...thing, lengthM: entered(lengthM) };
 };
 
 const pitRow = layRow(
-  {
-    ...newRig('Pit board'),
-    player: 'Pit guitarist',
-    note: 'Bright at home, dull in the pit, and nobody knows why. The amp stands under the stage, 18 m away.',
-  },
+  rigOf(
+    'Pit board',
+    'Pit guitarist',
+    'Bright at home, dull in the pit, and nobody knows why. The amp stands under the stage, 18 m away.',
+  ),
   {
     guitar: 'pit-teal',
-    leadIn: lead('stage-6'),
+    cableIn: cable('stage-6'),
     devices: [
       ['plumb-line', 0.25],
       ['mudlark', 0.35],
@@ -73,55 +87,49 @@ const pitRow = layRow(
       ['far-bank', 0.25],
       ['undercroft', 0],
     ],
-    leadOut: lead('pit-18'),
+    cableOut: cable('pit-18'),
     amp: 'under-stage',
   },
 );
 
-const place = (
-  id: string,
-  name: string,
-  leadInM: number,
-  leadOutM: number,
-): Rig['situations'][number] => ({
+const place = (id: string, name: string, cableInM: number, cableOutM: number): Place => ({
   id,
   name,
-  lengths: { l1: entered(leadInM), l9: entered(leadOutM) },
+  lengths: { l1: entered(cableInM), l9: entered(cableOutM) },
+  destination: null,
+  loop: null,
 });
 
-const pitBoard: Rig = {
-  ...pitRow,
-  situations: [
-    place('w1', 'home', 3, 3),
-    place('w2', 'rehearsal', 6, 6),
-    place('w3', 'pit', 6, 18),
-  ],
-  brief: {
-    ...NO_BRIEF,
-    uses: {
-      d1: 'nowAndThen',
-      d2: 'stamped',
-      d3: 'stamped',
-      d4: 'stamped',
-      d5: 'stamped',
-      d6: 'nowAndThen',
-      d7: 'stamped',
-      d8: 'nowAndThen',
-    },
-    mostMoney: 120,
-  },
-};
+const pitPlaces = [
+  place('w1', 'home', 3, 3),
+  place('w2', 'rehearsal', 6, 6),
+  place('w3', 'pit', 6, 18),
+];
 
-const stormBoard: Rig = {
+const pitBoard: Rig = withBrief(withElectrical(pitRow, { places: pitPlaces }), {
+  uses: {
+    d1: 'nowAndThen',
+    d2: 'switched',
+    d3: 'switched',
+    d4: 'switched',
+    d5: 'switched',
+    d6: 'nowAndThen',
+    d7: 'switched',
+    d8: 'nowAndThen',
+  },
+  mostMoney: 120,
+});
+
+const stormRow: Rig = {
   ...layRow(
-    {
-      ...newRig('Storm board'),
-      player: 'Baritone, storm scene',
-      note: 'Every switch changes the tone of everything else.',
-    },
+    rigOf(
+      'Storm board',
+      'Baritone, storm scene',
+      'Every switch changes the tone of everything else.',
+    ),
     {
       guitar: 'storm-baritone',
-      leadIn: lead('stage-6', 5),
+      cableIn: cable('stage-6', 5),
       devices: [
         ['cinder', 0.3],
         ['mudlark-t', 0.3],
@@ -131,43 +139,46 @@ const stormBoard: Rig = {
         ['slow-wheel', 0.3],
         ['far-bank', 0],
       ],
-      leadOut: lead('pit-18', 10),
+      cableOut: cable('pit-18', 10),
       amp: 'under-stage',
     },
   ),
-  ...standing({ d3: true }),
-  approach: approach('steady'),
-  scenes: [
-    { id: 's1', name: 'Calm', ...standing({}) },
-    { id: 's2', name: 'Swell', ...standing({ d2: true, d6: true }) },
-    { id: 's3', name: 'Storm', ...standing({ d3: true, d4: true, d7: true }) },
-  ],
-  brief: {
-    ...NO_BRIEF,
+  ...state({ d3: true }),
+};
+
+const stormScenes = [
+  { id: 's1', name: 'Calm', ...state({}) },
+  { id: 's2', name: 'Swell', ...state({ d2: true, d6: true }) },
+  { id: 's3', name: 'Storm', ...state({ d3: true, d4: true, d7: true }) },
+];
+
+const stormBoard: Rig = withBrief(
+  withElectrical(stormRow, { approach: approach('steady'), scenes: stormScenes }),
+  {
     uses: {
-      d1: 'stamped',
-      d2: 'stamped',
-      d3: 'stamped',
-      d4: 'stamped',
+      d1: 'switched',
+      d2: 'switched',
+      d3: 'switched',
+      d4: 'switched',
       d5: 'nowAndThen',
-      d6: 'stamped',
-      d7: 'stamped',
+      d6: 'switched',
+      d7: 'switched',
     },
     keptDevices: ['d1'],
     mostBoxes: 1,
   },
-};
+);
 
-const bassOnly: Rig = {
+const bassRow: Rig = {
   ...layRow(
-    {
-      ...newRig('Tavern board'),
-      player: 'Bass, doubling on ukulele',
-      note: 'Right, and documented: a low lead, one good buffer first, everything behind it driven from 150 Ω. It draws so little that the piezo of the ukulele can live with it.',
-    },
+    rigOf(
+      'Tavern board',
+      'Bass, doubling on ukulele',
+      'Right, and documented: a low cable, one good buffer first, everything after it driven from 150 Ω. It draws so little that the piezo of the ukulele can live with it.',
+    ),
     {
       guitar: 'tavern-bass',
-      leadIn: lead('slim-6', 5),
+      cableIn: cable('slim-6', 5),
       devices: [
         ['points', 0.3],
         ['deep-ferry', 0.3],
@@ -176,19 +187,22 @@ const bassOnly: Rig = {
         ['soft-lantern', 0.3],
         ['echo-weir', 0],
       ],
-      leadOut: lead('low-9', 8),
+      cableOut: cable('low-9', 8),
       amp: 'tavern-amp',
     },
   ),
-  ...standing({ d4: true }),
-  approach: approach('oneBuffer'),
-  brief: { ...NO_BRIEF, uses: { d4: 'leftOn' }, keepsOrder: true },
+  ...state({ d4: true }),
 };
+
+const bassOnly: Rig = withBrief(withElectrical(bassRow, { approach: approach('oneBuffer') }), {
+  uses: { d4: 'leftOn' },
+  keepsOrder: true,
+});
 
 const tavernBoard: Rig = applyEdits(
   bassOnly,
   addGuitar(bassOnly, demoThing('guitar', 'tavern-ukulele'), 'd1'),
-  { kind: 'stamp', playing: 'g1' },
+  { kind: 'switch', playing: 'g1' },
 );
 
 /** Fixed ids, so that seeding twice adds nothing. */

@@ -1,19 +1,19 @@
 import {
   deviceOfClass,
-  endOfKind,
+  destinationOfKind,
   gearItem,
   guitarOfClass,
-  leadOfClass,
+  cableOfClass,
   NO_QUALITIES,
   plugOfShape,
   type Device,
   type DeviceClass,
-  type End,
-  type EndKind,
+  type Destination,
+  type DestinationKind,
   type GearItem,
   type Guitar,
-  type Lead,
-  type LeadClass,
+  type Cable,
+  type CableClass,
   type PickupClass,
   type PlugJoint,
   type PlugShape,
@@ -70,27 +70,27 @@ export function device(
   return gearItem(id, 'device', changed, note);
 }
 
-export function lead(
+export function cable(
   id: string,
-  leadClass: LeadClass,
+  cableClass: CableClass,
   lengthM: number,
   name: string,
   note: string,
-  changes: Partial<Lead> = {},
+  changes: Partial<Cable> = {},
   qualities: Partial<Qualities> = {},
 ): GearItem {
-  const thing: Lead = { ...leadOfClass(leadClass, 'l1', entered(lengthM), name), ...changes };
-  return { ...gearItem(id, 'lead', thing, note), qualities: { ...NO_QUALITIES, ...qualities } };
+  const thing: Cable = { ...cableOfClass(cableClass, 'l1', entered(lengthM), name), ...changes };
+  return { ...gearItem(id, 'cable', thing, note), qualities: { ...NO_QUALITIES, ...qualities } };
 }
 
-export function end(
+export function destination(
   id: string,
-  kind: EndKind,
+  kind: DestinationKind,
   name: string,
   note: string,
-  changes: Partial<End> = {},
+  changes: Partial<Destination> = {},
 ): GearItem {
-  return gearItem(id, 'end', { ...endOfKind(kind, name), ...changes }, note);
+  return gearItem(id, 'destination', { ...destinationOfKind(kind, name), ...changes }, note);
 }
 
 export const plug = (

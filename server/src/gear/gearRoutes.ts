@@ -52,7 +52,7 @@ export function gearRoutes(db: Database): Router {
 async function listUses(db: Queryable): Promise<readonly RigUse[]> {
   const rigs = await listRigs(db);
   return rigs.flatMap(({ id, rig }) =>
-    usesOfGear(rig).map((use) => ({ ...use, rigId: id, rigName: rig.name })),
+    usesOfGear(rig).map((use) => ({ ...use, rigId: id, rigName: rig.texts.name })),
   );
 }
 

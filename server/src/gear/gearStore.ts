@@ -18,7 +18,7 @@ export async function listGear(db: Queryable): Promise<readonly StoredItem[]> {
   return rows.map(storedItem);
 }
 
-/** Adds what is not there yet, behind what is; ids that are there already come back, untouched. */
+/** Adds what is not there yet, after what is; ids that are there already come back, untouched. */
 export async function addGear(
   db: Queryable,
   items: readonly GearItem[],

@@ -1,5 +1,5 @@
 import type { RigListing, StoredRig } from '@gullwind/contract';
-import { allDevices, allLeads, measureRig, SectionSolver } from '@gullwind/core';
+import { allDevices, allCables, measureRig, SectionSolver } from '@gullwind/core';
 
 const solver = new SectionSolver();
 
@@ -11,11 +11,11 @@ export function listRig({ id, revision, updatedAt, rig }: StoredRig): RigListing
     id,
     revision,
     updatedAt,
-    name: rig.name,
-    player: rig.player,
-    note: rig.note,
+    name: rig.texts.name,
+    player: rig.texts.player,
+    note: rig.texts.note,
     pedals: allDevices(rig).length,
-    leadM: allLeads(rig).reduce((sum, lead) => sum + lead.lengthM.value, 0),
+    cableM: allCables(rig).reduce((sum, cable) => sum + cable.lengthM.value, 0),
     figures: sounding?.figures ?? null,
     verdict: sounding?.verdict ?? null,
     sections: analysis.sections,

@@ -66,7 +66,7 @@ export async function updateRig(
   return db.transaction(async (tx) => {
     const [now] = await tx.query<RigRow & { same: boolean; same_path: boolean }>(
       `select ${COLUMNS}, document = $2::jsonb as same,
-              document - 'standing' = $2::jsonb - 'standing' as same_path
+              document - 'state' = $2::jsonb - 'state' as same_path
        from rigs where id = $1 and deleted_at is null for update`,
       [id, JSON.stringify(rig)],
     );

@@ -7,6 +7,7 @@ import {
 } from '@gullwind/core';
 import DescriptionOutlined from '@mui/icons-material/DescriptionOutlined';
 import EditOutlined from '@mui/icons-material/EditOutlined';
+import RouteOutlined from '@mui/icons-material/RouteOutlined';
 import StraightenOutlined from '@mui/icons-material/StraightenOutlined';
 import { createSvgIcon, Divider, IconButton, ListItemIcon, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
@@ -23,6 +24,7 @@ const LOOKS: Readonly<Record<Provenance, { word: string; Icon: typeof EditOutlin
   entered: { word: 'entered by hand', Icon: EditOutlined },
   sheet: { word: 'read off a data sheet', Icon: DescriptionOutlined },
   measured: { word: 'measured', Icon: StraightenOutlined },
+  laid: { word: 'as laid on the board', Icon: RouteOutlined },
 };
 
 interface Props {
@@ -53,7 +55,7 @@ export function ProvenanceMenu({ label, rule, value, assumedFrom, onChange }: Pr
         <Icon sx={{ fontSize: 15 }} />
       </IconButton>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
-        {PROVENANCES.map((from) => {
+        {PROVENANCES.filter((from) => from !== 'laid' || value.from === 'laid').map((from) => {
           const { word: name, Icon: Mark } = LOOKS[from];
           return (
             <MenuItem

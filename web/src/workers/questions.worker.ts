@@ -3,19 +3,20 @@ import {
   analyseStates,
   assumptionsThatMatter,
   capacitanceFor,
+  chainOf,
   drivePath,
   explainRig,
   judgeRig,
-  keepLikedLead,
+  keepLikedCable,
   lengthBudgets,
   measureRig,
   measureScenes,
-  measureSituations,
-  pickupOrLead,
+  measurePlaces,
+  pickupOrCable,
   routeOf,
   routeRows,
   SectionSolver,
-  standInFor,
+  pickupSimulatorFor,
   stopOf,
   sweepSources,
   switchesOn,
@@ -27,12 +28,12 @@ import {
   type Figures,
   type Judgement,
   type LengthBudget,
-  type LikedLead,
-  type LikedLeadAnswer,
+  type LikedCable,
+  type LikedCableAnswer,
   type Pin,
   type Rig,
   type SideFigures,
-  type StandIn,
+  type SimulatorValues,
   type StatesAnalysis,
   type SweptSource,
   type UnitSystem,
@@ -65,13 +66,13 @@ const questionsApi = {
     assumptionsThatMatter({ rig, rowId }),
   measureScenes: (rig: Rig, rowId: string): readonly SideFigures[] =>
     measureScenes(rig, rowId, solver),
-  measureSituations: (rig: Rig, rowId: string): readonly SideFigures[] =>
-    measureSituations(rig, rowId, solver),
+  measurePlaces: (rig: Rig, rowId: string): readonly SideFigures[] =>
+    measurePlaces(rig, rowId, solver),
   measurePins: (pins: readonly Pin[], rowId: string): readonly PinnedSound[] =>
     pins.map(({ id, rig }) => {
-      const whole: Rig = { ...rig, pins: [] };
-      const hasWay = routeRows(whole).some((row) => row.id === rowId);
-      return { pinId: id, analysis: hasWay ? analyseRig(whole, solver, rowId) : null };
+      const chain = chainOf(rig);
+      const hasWay = routeRows(chain).some((row) => row.id === rowId);
+      return { pinId: id, analysis: hasWay ? analyseRig(chain, solver, rowId) : null };
     }),
   judge: (rig: Rig, rowId: string, units: UnitSystem): readonly Judgement[] => {
     const analysis = analyseRig(rig, solver, rowId);
@@ -82,24 +83,24 @@ const questionsApi = {
   lengthBudgets: (
     rig: Rig,
     rowId: string,
-    leadId: string,
+    cableId: string,
     dropsDb: readonly number[],
   ): readonly LengthBudget[] => {
     const route = routeOf(rig, rowId);
-    return lengthBudgets(route, drivePath(route), leadId, dropsDb, 'straightIn');
+    return lengthBudgets(route, drivePath(route), cableId, dropsDb, 'straightIn');
   },
   capacitanceFor: (rig: Rig, rowId: string, wantedHz: number): CapacitanceAnswer =>
     capacitanceFor(drivePath(routeOf(rig, rowId)), wantedHz),
-  keepLikedLead: (rig: Rig, rowId: string, liked: LikedLead): LikedLeadAnswer => {
+  keepLikedCable: (rig: Rig, rowId: string, liked: LikedCable): LikedCableAnswer => {
     const route = routeOf(rig, rowId);
-    return keepLikedLead(drivePath(route), liked, route.reference);
+    return keepLikedCable(drivePath(route), liked, route.reference);
   },
-  standIn: (rig: Rig, rowId: string, deviceId: string): StandIn | null => {
+  pickupSimulator: (rig: Rig, rowId: string, deviceId: string): SimulatorValues | null => {
     const path = drivePath(routeOf(rig, rowId));
-    return standInFor(path, stopOf(path.stops, 'device', deviceId));
+    return pickupSimulatorFor(path, stopOf(path.stops, 'device', deviceId));
   },
   sweepSources: (rig: Rig): readonly SweptSource[] => sweepSources(rig),
-  pickupOrLead: (rig: Rig, leadId: string): readonly WhatIf[] => pickupOrLead(rig, leadId),
+  pickupOrCable: (rig: Rig, cableId: string): readonly WhatIf[] => pickupOrCable(rig, cableId),
 };
 
 export type QuestionsApi = typeof questionsApi;

@@ -13,13 +13,13 @@ interface Question {
 export interface MeasuredSides {
   readonly rig: Rig;
   readonly scenes: readonly SideFigures[];
-  readonly situations: readonly SideFigures[];
+  readonly places: readonly SideFigures[];
 }
 
 const askScenes = async ({ rig, rowId }: Question) => ({
   rig,
   scenes: await questionsWorker().measureScenes(rig, rowId),
-  situations: await questionsWorker().measureSituations(rig, rowId),
+  places: await questionsWorker().measurePlaces(rig, rowId),
 });
 
 /** Figures of every scene and place; null while nobody looks. */

@@ -4,6 +4,7 @@ import {
   type Plan,
   type Rig,
   type Tolerance,
+  chainOf,
 } from '@gullwind/core';
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useState } from 'react';
@@ -70,8 +71,8 @@ async function drawAll(
   if (!tolerance) return null;
   const differences = new Map<string, Difference | null>();
   for (const [k, pin] of rig.pins.entries()) {
-    const pinned: Rig = { ...pin.rig, pins: [] };
-    if (!pinned.rows.some(({ id }) => id === rowId)) continue;
+    const pinned = chainOf(pin.rig);
+    if (!pinned.electrical.rows.some(({ id }) => id === rowId)) continue;
     const difference = await toleranceWorker().difference(
       { rig: pinned, rowId },
       now,

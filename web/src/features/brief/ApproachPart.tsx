@@ -6,7 +6,7 @@ import { Part } from './Part';
 
 /** How the player thinks about buffers and loss: every school in its own words. */
 export function ApproachPart({ rig, units, edit }: BriefPartProps) {
-  const { approach } = rig;
+  const { approach } = rig.electrical;
   return (
     <Part title="Approach" hint="None is right by itself.">
       <RadioGroup
@@ -44,7 +44,7 @@ export function ApproachPart({ rig, units, edit }: BriefPartProps) {
           <QuantityField
             key={field}
             rule={FIELD_RULES.reference[field]}
-            value={rig.reference[field]}
+            value={rig.electrical.reference[field]}
             units={units}
             assumedFrom="the usual reference"
             onChange={(to) => edit({ kind: 'set', target: { of: 'reference' }, field, to })}

@@ -13,7 +13,7 @@ import { PedalsPart } from './PedalsPart';
 import { PlacesPart } from './PlacesPart';
 import { ScenesPart } from './ScenesPart';
 
-/** Everything a player says, in the order in which one asks; only guitar, pedals, leads and amp are needed. */
+/** Everything a player says, in the order in which one asks; only guitar, pedals, cables and amp are needed. */
 export function BriefView({ open }: { open: OpenRig }) {
   const { rig } = open;
   const [{ units }] = useSettings();
@@ -36,7 +36,7 @@ export function BriefView({ open }: { open: OpenRig }) {
         to={`/rigs/${open.id}/plans`}
         size="small"
         variant="contained"
-        disabled={mainRow(rig).leads.includes(null)}
+        disabled={mainRow(rig).cables.includes(null)}
       >
         Look for plans
       </Button>

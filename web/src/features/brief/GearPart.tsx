@@ -1,9 +1,9 @@
 import {
   addAmpLoop,
   addGuitar,
-  arriveByLead,
+  arriveByCable,
   arriveByWireless,
-  END_KINDS,
+  DESTINATION_KINDS,
   mainRow,
   PICKUP_CLASSES,
   removeGuitar,
@@ -21,13 +21,15 @@ import type { BriefPartProps } from './briefPart';
 import { Part } from './Part';
 
 type Asked =
-  { readonly kind: 'guitar'; readonly id: string | null } | { readonly kind: 'end' } | null;
+  { readonly kind: 'guitar'; readonly id: string | null } | { readonly kind: 'destination' } | null;
 
 /** Guitars, how the first one arrives, the amp and whether its loop is used. */
 export function GearPart({ rig, edit }: BriefPartProps) {
   const [asked, setAsked] = useState<Asked>(null);
-  const amp = rig.ends[0]!;
-  const loop = rig.rows.find(({ at }) => at.kind === 'ampLoop' && at.end === amp.id);
+  const amp = rig.electrical.destinations[0]!;
+  const loop = rig.electrical.rows.find(
+    ({ at }) => at.kind === 'ampLoop' && at.destination === amp.id,
+  );
   const pick = (item: RigItem) => {
     setAsked(null);
     if (item.kind === 'guitar' && asked?.kind === 'guitar') {
@@ -36,8 +38,8 @@ export function GearPart({ rig, edit }: BriefPartProps) {
         asked.id === null ? addGuitar(rig, to) : { kind: 'replace', part: { of: 'guitar', to } },
       );
     }
-    if (item.kind === 'end')
-      edit({ kind: 'replace', part: { of: 'end', to: { ...item.thing, id: amp.id } } });
+    if (item.kind === 'destination')
+      edit({ kind: 'replace', part: { of: 'destination', to: { ...item.thing, id: amp.id } } });
   };
   return (
     <Part title="Guitar and amp" hint="from the gear list, or by class">
@@ -45,7 +47,7 @@ export function GearPart({ rig, edit }: BriefPartProps) {
         sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, columnGap: 4 }}
       >
         <Box>
-          {rig.guitars.map((guitar, i) => (
+          {rig.electrical.guitars.map((guitar, i) => (
             <Line
               key={guitar.id}
               name={guitar.name}
@@ -66,20 +68,20 @@ export function GearPart({ rig, edit }: BriefPartProps) {
           </Button>
           <ChoiceField
             label="It arrives by"
-            value={wirelessOf(rig) ? 'wireless' : 'lead'}
+            value={wirelessOf(rig) ? 'wireless' : 'cable'}
             options={[
-              ['lead', 'a lead'],
+              ['cable', 'a cable'],
               ['wireless', 'wireless'],
             ]}
-            onChange={(by) => edit(by === 'wireless' ? arriveByWireless(rig) : arriveByLead(rig))}
+            onChange={(by) => edit(by === 'wireless' ? arriveByWireless(rig) : arriveByCable(rig))}
           />
         </Box>
         <Box>
           <Line
             name={amp.name}
-            detail={END_KINDS[amp.kind].label}
+            detail={DESTINATION_KINDS[amp.kind].label}
             change="Another amp instead"
-            onChange={() => setAsked({ kind: 'end' })}
+            onChange={() => setAsked({ kind: 'destination' })}
           />
           {amp.kind === 'amp' && (
             <ChoiceField
@@ -106,9 +108,9 @@ export function GearPart({ rig, edit }: BriefPartProps) {
         </Box>
       </Box>
       {asked && <GearPicker kind={asked.kind} onClose={() => setAsked(null)} onPick={pick} />}
-      {mainRow(rig).leads.includes(null) && (
+      {mainRow(rig).cables.includes(null) && (
         <Typography variant="body2" sx={{ color: 'warning.main' }}>
-          A lead is missing: see the Path.
+          A cable is missing: see the Path.
         </Typography>
       )}
     </Part>
@@ -134,7 +136,7 @@ function Line({ name, detail, change, onChange, onRemove }: LineProps) {
       </Button>
       {onRemove && (
         <Button size="small" color="inherit" aria-label={`Take ${name} out`} onClick={onRemove}>
-          Take out
+          Delete
         </Button>
       )}
     </Box>

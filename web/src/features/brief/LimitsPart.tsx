@@ -1,10 +1,10 @@
 import {
-  allLeads,
+  allCables,
   editBrief,
   isPatch,
   MOST_ADDED_BOXES,
   MOST_MONEY,
-  nameLead,
+  nameCable,
   type Brief,
 } from '@gullwind/core';
 import { Checkbox, FormControlLabel, Typography } from '@mui/material';
@@ -15,27 +15,27 @@ import { Part } from './Part';
 
 /** What must not change, and how much there may be of what is added. */
 export function LimitsPart({ rig, edit }: BriefPartProps) {
-  const { brief } = rig;
+  const { brief } = rig.texts;
   const change = (to: Partial<Brief>) => edit(editBrief(rig, to));
-  const leads = allLeads(rig).filter((lead) => !isPatch(lead));
+  const cables = allCables(rig).filter((cable) => !isPatch(cable));
   return (
     <Part title="What must not change">
       <Tick checked={brief.keepsOrder} onChange={(keepsOrder) => change({ keepsOrder })}>
         the order of the pedals
       </Tick>
-      {leads.map(({ id, name }) => (
+      {cables.map(({ id, name }) => (
         <Tick
           key={id}
-          checked={brief.keptLeads.includes(id)}
+          checked={brief.keptCables.includes(id)}
           onChange={(isKept) =>
             change({
-              keptLeads: isKept
-                ? [...brief.keptLeads, id]
-                : brief.keptLeads.filter((kept) => kept !== id),
+              keptCables: isKept
+                ? [...brief.keptCables, id]
+                : brief.keptCables.filter((kept) => kept !== id),
             })
           }
         >
-          {nameLead(rig, id)}, {name}
+          {nameCable(rig, id)}, {name}
         </Tick>
       ))}
       <Tick checked={brief.noSoldering} onChange={(noSoldering) => change({ noSoldering })}>

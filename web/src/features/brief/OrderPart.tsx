@@ -16,7 +16,7 @@ import { Part } from './Part';
 const CHOICES: readonly (readonly [keyof Conventions, string])[] = [
   ['timeInLoop', 'modulation, delay, reverb in the amp’s loop, if it is used'],
   ['modulationFirst', 'modulation before the drives'],
-  ['volumeBehind', 'passive volume behind the drives'],
+  ['volumeAfterDrives', 'passive volume after the drives'],
 ];
 
 /** A usual order with the reason for each place: to be taken, changed, or left. */

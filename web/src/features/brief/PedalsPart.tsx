@@ -20,15 +20,17 @@ import type { BriefPartProps } from './briefPart';
 import { Part } from './Part';
 
 const USES: readonly (readonly [PedalUse | '', string])[] = [
-  ['', 'not said'],
+  ['', 'not given'],
   ['leftOn', 'left on'],
-  ['stamped', 'stamped mid-song'],
+  ['switched', 'switched mid-song'],
   ['nowAndThen', 'now and then'],
 ];
 
 /** Which pedals there are, in the order of the signal, and how each is used. */
 export function PedalsPart({ rig, units, edit }: BriefPartProps) {
-  const rows = rig.rows.filter(({ at, devices }) => at.kind !== 'main' && devices.length > 0);
+  const rows = rig.electrical.rows.filter(
+    ({ at, devices }) => at.kind !== 'main' && devices.length > 0,
+  );
   return (
     <Part title="Pedals" hint="in the order of the signal">
       <AddPedals rig={rig} units={units} edit={edit} />
@@ -65,7 +67,7 @@ interface PedalProps {
 
 function Pedal({ rig, row, device, at, edit }: PedalProps) {
   const { id, name, deviceClass } = device;
-  const { uses, keptDevices } = rig.brief;
+  const { uses, keptDevices } = rig.texts.brief;
   const isKept = keptDevices.includes(id);
   const use = (to: string) => {
     const { [id]: _, ...rest } = uses;

@@ -1,14 +1,14 @@
 import {
-  allLeads,
+  allCables,
   editBrief,
   FIELD_RULES,
   isPatch,
-  keepSituation,
-  nameLead,
+  keepPlace,
+  nameCable,
   removeFrom,
   setLengthAt,
-  standAt,
-  type Lead,
+  goToPlace,
+  type Cable,
   type Sourced,
 } from '@gullwind/core';
 import Add from '@mui/icons-material/Add';
@@ -20,16 +20,16 @@ import type { BriefPartProps } from './briefPart';
 import { Part } from './Part';
 
 const USUAL_PLACES = ['home', 'rehearsal', 'the big stage'];
-const RULE = FIELD_RULES.lead.lengthM;
+const RULE = FIELD_RULES.cable.lengthM;
 const NAME_STYLE = { fontSize: 14, fontWeight: 600, width: '100%' } as const;
 
-/** How long the long leads are now, at each place, and how short they may get. */
+/** How long the long cables are now, at each place, and how short they may get. */
 export function PlacesPart({ rig, units, edit }: BriefPartProps) {
-  const leads = allLeads(rig).filter((lead) => !isPatch(lead));
+  const cables = allCables(rig).filter((cable) => !isPatch(cable));
   const addPlace = () => {
-    const taken = rig.situations.map(({ name }) => name);
+    const taken = rig.electrical.places.map(({ name }) => name);
     const name = USUAL_PLACES.find((usual) => !taken.includes(usual));
-    edit(keepSituation(rig, name ?? `place ${rig.situations.length + 1}`));
+    edit(keepPlace(rig, name ?? `place ${rig.electrical.places.length + 1}`));
   };
   const field = (label: string, value: Sourced, onChange: (to: Sourced) => void) => (
     <QuantityField
@@ -38,37 +38,37 @@ export function PlacesPart({ rig, units, edit }: BriefPartProps) {
       label={label}
       value={value}
       units={units}
-      assumedFrom="leads as they are laid"
+      assumedFrom="cables as they are laid"
       onChange={onChange}
     />
   );
   return (
     <Part
-      title="Leads and places"
+      title="Cables and places"
       hint="How far it is. “Reaches” is the shortest that would do; slanted, nobody has said so yet."
     >
       <Box sx={{ overflowX: 'auto' }}>
         <Grid>
           <thead>
             <tr>
-              <th scope="col">lead</th>
+              <th scope="col">cable</th>
               <th scope="col">now</th>
               <th scope="col">reaches</th>
-              {rig.situations.map((place) => (
+              {rig.electrical.places.map((place) => (
                 <th key={place.id} scope="col">
                   <Box sx={{ display: 'flex', alignItems: 'center' }}>
                     <NameField
                       label="Name of the place"
                       value={place.name}
                       onChange={(to) =>
-                        edit({ kind: 'rename', target: { of: 'situation', id: place.id }, to })
+                        edit({ kind: 'rename', target: { of: 'place', id: place.id }, to })
                       }
                       sx={NAME_STYLE}
                     />
                     <IconButton
                       size="small"
-                      aria-label={`Take ${place.name} off`}
-                      onClick={() => edit(removeFrom(rig, 'situations', place.id))}
+                      aria-label={`Delete ${place.name}`}
+                      onClick={() => edit(removeFrom(rig, 'places', place.id))}
                     >
                       <DeleteOutline sx={{ fontSize: 16 }} />
                     </IconButton>
@@ -78,28 +78,33 @@ export function PlacesPart({ rig, units, edit }: BriefPartProps) {
             </tr>
           </thead>
           <tbody>
-            {leads.map((lead) => {
-              const name = nameLead(rig, lead.id);
+            {cables.map((cable) => {
+              const name = nameCable(rig, cable.id);
               return (
-                <tr key={lead.id}>
+                <tr key={cable.id}>
                   <th scope="row">{name}</th>
                   <td>
-                    {field(`Length of ${name}`, lead.lengthM, (to) => edit(lengthOf(lead, to)))}
+                    {field(`Length of ${name}`, cable.lengthM, (to) => edit(lengthOf(cable, to)))}
                   </td>
                   <td>
                     {field(
                       `Shortest that reaches, ${name}`,
-                      rig.brief.reach[lead.id] ?? { value: lead.lengthM.value, from: 'assumed' },
+                      rig.texts.brief.reach[cable.id] ?? {
+                        value: cable.lengthM.value,
+                        from: 'assumed',
+                      },
                       (to) =>
-                        edit(editBrief(rig, { reach: { ...rig.brief.reach, [lead.id]: to } })),
+                        edit(
+                          editBrief(rig, { reach: { ...rig.texts.brief.reach, [cable.id]: to } }),
+                        ),
                     )}
                   </td>
-                  {rig.situations.map((place) => (
+                  {rig.electrical.places.map((place) => (
                     <td key={place.id}>
                       {field(
                         `${place.name}, ${name}`,
-                        place.lengths[lead.id] ?? lead.lengthM,
-                        (to) => edit(setLengthAt(rig, place.id, lead.id, to)),
+                        place.lengths[cable.id] ?? cable.lengthM,
+                        (to) => edit(setLengthAt(rig, place.id, cable.id, to)),
                       )}
                     </td>
                   ))}
@@ -112,12 +117,12 @@ export function PlacesPart({ rig, units, edit }: BriefPartProps) {
       <Button size="small" startIcon={<Add />} onClick={addPlace}>
         A place it is played at
       </Button>
-      {rig.situations.map((place) => (
+      {rig.electrical.places.map((place) => (
         <Button
           key={place.id}
           size="small"
           color="inherit"
-          onClick={() => edit(standAt(rig, place))}
+          onClick={() => edit(goToPlace(rig, place))}
         >
           Lay it as at {place.name}
         </Button>
@@ -126,8 +131,8 @@ export function PlacesPart({ rig, units, edit }: BriefPartProps) {
   );
 }
 
-const lengthOf = ({ id }: Lead, to: Sourced) =>
-  ({ kind: 'set', target: { of: 'lead', id }, field: 'lengthM', to }) as const;
+const lengthOf = ({ id }: Cable, to: Sourced) =>
+  ({ kind: 'set', target: { of: 'cable', id }, field: 'lengthM', to }) as const;
 
 const Grid = styled('table')(({ theme }) => ({
   borderCollapse: 'collapse',

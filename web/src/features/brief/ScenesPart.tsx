@@ -4,7 +4,7 @@ import {
   keepScene,
   nameSwitch,
   removeFrom,
-  stampInScene,
+  switchInScene,
   switchesOfDevice,
 } from '@gullwind/core';
 import Add from '@mui/icons-material/Add';
@@ -19,17 +19,17 @@ const NAME_STYLE = { fontSize: 15, fontWeight: 600, width: 150 } as const;
 /** Songs or scenes with what is on; plans are measured in those that count. */
 export function ScenesPart({ rig, edit }: BriefPartProps) {
   const switches = allDevices(rig).flatMap(switchesOfDevice);
-  const { uncounted } = rig.brief;
+  const { uncounted } = rig.texts.brief;
   return (
     <Part
       title="Songs and scenes"
       hint={
-        rig.scenes.length === 0
+        rig.electrical.scenes.length === 0
           ? 'None yet: plans are measured with what is left on, and nothing else.'
           : 'Plans are measured in those that are ticked.'
       }
     >
-      {rig.scenes.map((scene) => {
+      {rig.electrical.scenes.map((scene) => {
         const counts = !uncounted.includes(scene.id);
         return (
           <Box
@@ -62,7 +62,7 @@ export function ScenesPart({ rig, edit }: BriefPartProps) {
             </Box>
             <Box sx={{ flex: 1, display: 'flex', flexWrap: 'wrap', gap: 0.5, py: 0.75 }}>
               {switches.map((id) => {
-                const on = scene.standing.positions[id] === true;
+                const on = scene.state.positions[id] === true;
                 return (
                   <Chip
                     key={id}
@@ -71,14 +71,14 @@ export function ScenesPart({ rig, edit }: BriefPartProps) {
                     variant={on ? 'filled' : 'outlined'}
                     color={on ? 'primary' : 'default'}
                     aria-pressed={on}
-                    onClick={() => edit(stampInScene(rig, scene.id, id, !on))}
+                    onClick={() => edit(switchInScene(rig, scene.id, id, !on))}
                   />
                 );
               })}
             </Box>
             <IconButton
               size="small"
-              aria-label={`Take ${scene.name} off`}
+              aria-label={`Delete ${scene.name}`}
               onClick={() => edit(removeFrom(rig, 'scenes', scene.id))}
             >
               <DeleteOutline sx={{ fontSize: 17 }} />
@@ -94,7 +94,7 @@ export function ScenesPart({ rig, edit }: BriefPartProps) {
         <Button
           size="small"
           startIcon={<Add />}
-          onClick={() => edit(keepScene(rig, `Scene ${rig.scenes.length + 1}`))}
+          onClick={() => edit(keepScene(rig, `Scene ${rig.electrical.scenes.length + 1}`))}
         >
           A scene, from what is on now
         </Button>

@@ -6,12 +6,12 @@ import {
   formatSignedDb,
   guitarOfClass,
   headroomDb,
-  leadOfClass,
+  cableOfClass,
   PICKUP_CLASSES,
   playingGuitar,
   USUAL_ENDS,
   type DiChoice,
-  type End,
+  type Destination,
   type FieldRule,
   type Guitar,
   type PickupClass,
@@ -36,19 +36,19 @@ const MOST = volts('Most that the input takes');
 /** Which DI for this source, and what the wrong one does to it. */
 export function DiPage() {
   const [{ units }] = useSettings();
-  const { sources, ends } = useSourcesAndEnds();
+  const { sources, destinations } = useSourcesAndDestinations();
   const [chosen, setChosen] = useState<string | null>(null);
   const [lengthM, setLength] = useState<Sourced>(entered(5));
   const [cPerMF, setCapacitance] = useState<Sourced>(
-    leadOfClass('ordinary', 'l1', entered(5)).cPerMF,
+    cableOfClass('ordinary', 'l1', entered(5)).cPerMF,
   );
   const [peakV, setPeak] = useState<Sourced>({ value: 1, from: 'assumed' });
   const [mostV, setMost] = useState<Sourced>({ value: 4, from: 'assumed' });
   const source = sources.find(({ key }) => key === chosen) ?? sources[0]!;
   const choices = useMemo(() => {
-    const lead = { ...leadOfClass('ordinary', 'l1', lengthM), cPerMF };
-    return chooseDi(source.guitar, lead, ends);
-  }, [source, lengthM, cPerMF, ends]);
+    const cable = { ...cableOfClass('ordinary', 'l1', lengthM), cPerMF };
+    return chooseDi(source.guitar, cable, destinations);
+  }, [source, lengthM, cPerMF, destinations]);
   useEffect(() => {
     document.title = 'Which DI · Gullwind';
   }, []);
@@ -76,18 +76,18 @@ export function DiPage() {
             onChange={setChosen}
           />
           <QuantityField
-            rule={FIELD_RULES.lead.lengthM}
-            label="Lead to the DI"
+            rule={FIELD_RULES.cable.lengthM}
+            label="Cable to the DI"
             value={lengthM}
             units={units}
-            assumedFrom="a lead to a DI"
+            assumedFrom="a cable to a DI"
             onChange={setLength}
           />
           <QuantityField
-            rule={FIELD_RULES.lead.cPerMF}
+            rule={FIELD_RULES.cable.cPerMF}
             value={cPerMF}
             units={units}
-            assumedFrom="an ordinary lead"
+            assumedFrom="an ordinary cable"
             onChange={setCapacitance}
           />
           <Typography variant="h2" sx={{ fontSize: 14, mt: 2 }}>
@@ -115,7 +115,7 @@ export function DiPage() {
               : `It clips: the hardest stroke is ${formatSignedDb(-room)} dB too much. Switch its pad in.`}
           </Typography>
           <Typography variant="caption" sx={{ display: 'block', mt: 2, color: 'text.secondary' }}>
-            Mute the channel before phantom power or a plug. Never a DI behind a loudspeaker output
+            Mute the channel before phantom power or a plug. Never a DI after a loudspeaker output
             unless it has a tap made for that.
           </Typography>
         </Box>
@@ -151,9 +151,9 @@ const OTHERS: readonly Source[] = [
 ];
 
 /** The guitars of the rig one comes from, of the gear list, and of every class; all ends that are known. */
-function useSourcesAndEnds(): {
+function useSourcesAndDestinations(): {
   readonly sources: readonly Source[];
-  readonly ends: readonly End[];
+  readonly destinations: readonly Destination[];
 } {
   const [params] = useSearchParams();
   const rigId = params.get('rig');
@@ -161,15 +161,20 @@ function useSourcesAndEnds(): {
   const { data: gear } = useListGearQuery();
   return useMemo(() => {
     const items = (gear?.items ?? []).map(({ item }) => item).filter(({ retired }) => !retired);
-    const own = open ? [playingGuitar(open.rig), ...open.rig.guitars] : [];
+    const own = open ? [playingGuitar(open.rig), ...open.rig.electrical.guitars] : [];
     const guitars = [
       ...new Set([...own, ...items.flatMap((i) => (i.kind === 'guitar' ? [i.thing] : []))]),
     ];
     const named = guitars.map((guitar, i) => ({ key: `own-${i}`, name: guitar.name, guitar }));
-    const ends = items.flatMap((i) =>
-      i.kind === 'end' && i.thing.kind !== 'amp' && i.thing.kind !== 'tuner' ? [i.thing] : [],
+    const destinations = items.flatMap((i) =>
+      i.kind === 'destination' && i.thing.kind !== 'amp' && i.thing.kind !== 'tuner'
+        ? [i.thing]
+        : [],
     );
-    return { sources: [...named, ...TYPICAL, ...OTHERS], ends: [...ends, ...USUAL_ENDS] };
+    return {
+      sources: [...named, ...TYPICAL, ...OTHERS],
+      destinations: [...destinations, ...USUAL_ENDS],
+    };
   }, [gear, open]);
 }
 

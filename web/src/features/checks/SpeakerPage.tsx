@@ -1,15 +1,15 @@
 import {
   areaOfGauge,
-  checkSpeakerLead,
+  checkSpeakerCable,
   entered,
   formatNumber,
   formatQuantity,
   formatSignedDb,
   gaugeOfArea,
-  INSTRUMENT_LEAD_REFUSED,
+  INSTRUMENT_CABLE_REFUSED,
   type FieldRule,
   type Sourced,
-  type SpeakerLeadFigures,
+  type SpeakerCableFigures,
 } from '@gullwind/core';
 import { Alert, Box, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
@@ -36,7 +36,7 @@ const POWER = rule('Power', 'power', 0.1, 5000);
 const GAUGES = [8, 10, 12, 13, 14, 16, 18, 20, 22, 24];
 const MOST_LOSS_DB = 0.5;
 
-/** Whether a lead between amplifier and loudspeaker is thick and short enough. */
+/** Whether a cable between amplifier and loudspeaker is thick and short enough. */
 export function SpeakerPage() {
   const [{ units }] = useSettings();
   const [kind, setKind] = useState<'speaker' | 'instrument'>('speaker');
@@ -45,19 +45,19 @@ export function SpeakerPage() {
   const [loadOhm, setLoad] = useState<Sourced>(entered(8));
   const [powerW, setPower] = useState<Sourced>(entered(100));
   useEffect(() => {
-    document.title = 'Speaker lead · Gullwind';
+    document.title = 'Speaker cable · Gullwind';
   }, []);
-  const found = checkSpeakerLead({
+  const found = checkSpeakerCable({
     lengthM: lengthM.value,
     areaM2: areaM2.value,
     loadOhm: loadOhm.value,
     powerW: powerW.value,
   });
-  const shared = { units, assumedFrom: 'a speaker lead' } as const;
+  const shared = { units, assumedFrom: 'a speaker cable' } as const;
   const gauge = gaugeOfArea(areaM2.value);
   return (
     <Box component="main" sx={{ p: 3, maxWidth: 1000 }}>
-      <Typography variant="h1">Speaker lead</Typography>
+      <Typography variant="h1">Speaker cable</Typography>
       <Typography sx={{ color: 'text.secondary', mb: 2, maxWidth: 720 }}>
         Between amplifier and loudspeaker resistance rules, not capacitance: short and thick.
       </Typography>
@@ -69,13 +69,13 @@ export function SpeakerPage() {
           rowGap: 2,
         }}
       >
-        <Box component="section" aria-label="The lead">
+        <Box component="section" aria-label="The cable">
           <ChoiceField
-            label="The lead is"
+            label="The cable is"
             value={kind}
             options={[
               ['speaker', 'made for loudspeakers'],
-              ['instrument', 'an instrument lead'],
+              ['instrument', 'an instrument cable'],
             ]}
             onChange={setKind}
           />
@@ -113,13 +113,13 @@ export function SpeakerPage() {
         <Box component="section" aria-label="What it does">
           {kind === 'instrument' ? (
             <Alert severity="error" data-testid="refused">
-              {INSTRUMENT_LEAD_REFUSED}
+              {INSTRUMENT_CABLE_REFUSED}
             </Alert>
           ) : (
             <Found found={found} />
           )}
           <Typography variant="body2" sx={{ mt: 2, color: 'text.secondary' }}>
-            The other way about, a speaker lead from guitar to pedal does no harm: it is not
+            The other way about, a speaker cable from guitar to pedal does no harm: it is not
             shielded, and hums.
           </Typography>
         </Box>
@@ -128,7 +128,7 @@ export function SpeakerPage() {
   );
 }
 
-function Found({ found }: { readonly found: SpeakerLeadFigures }) {
+function Found({ found }: { readonly found: SpeakerCableFigures }) {
   const { resistanceOhm, lossDb, heatW, heatWPerM, damping, currentA } = found;
   const isFine = -lossDb <= MOST_LOSS_DB;
   return (

@@ -42,8 +42,8 @@ export function ConflictDialog({ open }: { open: OpenRig }) {
       <DialogTitle id="conflict-title">This rig was changed elsewhere, too</DialogTitle>
       <DialogContent>
         <DialogContentText>
-          While you were at it, another window or bench saved “{theirs.rig.name}”. Nothing is lost:
-          choose what to go on with.
+          While you were at it, another window or bench saved “{theirs.rig.texts.name}”. Nothing is
+          lost: choose what to go on with.
         </DialogContentText>
         <Typography variant="h2" sx={{ mt: 2 }}>
           Where theirs differs from yours
@@ -69,5 +69,5 @@ const SUFFIX = ' (copy)';
 
 const copyOf = (rig: Rig): Rig => ({
   ...rig,
-  name: rig.name.slice(0, LONGEST_NAME - SUFFIX.length) + SUFFIX,
+  texts: { ...rig.texts, name: rig.texts.name.slice(0, LONGEST_NAME - SUFFIX.length) + SUFFIX },
 });

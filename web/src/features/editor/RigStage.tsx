@@ -27,7 +27,7 @@ export function RigStage({ stage, children }: Props) {
   useTellRefusals();
   if (opening.kind === 'open')
     return (
-      <Titled name={opening.open.rig.name} stage={stage}>
+      <Titled name={opening.open.rig.texts.name} stage={stage}>
         {children(opening.open)}
         <ConflictDialog open={opening.open} />
       </Titled>

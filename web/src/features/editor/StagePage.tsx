@@ -8,7 +8,7 @@ import { useUndoKeys } from './useRigEdits';
 interface Props {
   readonly open: OpenRig;
   readonly stage: string;
-  /** What leads on from here. */
+  /** What cables on from here. */
   readonly ways?: ReactNode;
   /** Widths of the columns below the header, from this breakpoint on. */
   readonly columns: object;
@@ -24,7 +24,7 @@ export function StagePage({ open, stage, ways, columns, children }: Props) {
       component="main"
       sx={{ height: { lg: '100vh' }, display: 'flex', flexDirection: 'column' }}
     >
-      <StageHeader stage={stage} name={rig.name} player={rig.player} save={save}>
+      <StageHeader stage={stage} name={rig.texts.name} player={rig.texts.player} save={save}>
         <Box sx={{ flex: 1 }} />
         {ways}
         <RigTools canUndo={past.length > 0} canRedo={future.length > 0} />

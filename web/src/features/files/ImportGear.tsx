@@ -40,8 +40,8 @@ const SHOWN_PROBLEMS = 12;
 const KIND_WORDS: Readonly<Record<GearKind, string>> = {
   guitar: 'guitars',
   device: 'pedals and boxes',
-  lead: 'leads',
-  end: 'amps, DIs, inputs',
+  cable: 'cables',
+  destination: 'amps, DIs, inputs',
   plug: 'plugs',
   supply: 'supplies',
   board: 'boards',
@@ -57,7 +57,7 @@ const FROM: readonly (readonly [Provenance, string])[] = [
 /** A table before it comes in: what each column is, what would become of each row, and the choice. */
 export function ImportGear({ name, table, guessed, onClose }: Props) {
   const [columns, setColumns] = useState(guessed);
-  const [kind, setKind] = useState<GearKind>('lead');
+  const [kind, setKind] = useState<GearKind>('cable');
   const [from, setFrom] = useState<Provenance>(
     guessed.some((target) => target.kind === 'reading') ? 'measured' : 'entered',
   );
@@ -67,7 +67,7 @@ export function ImportGear({ name, table, guessed, onClose }: Props) {
   const isMuch = count > MOST_ITEMS;
   return (
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth aria-labelledby="import-title">
-      <DialogTitle id="import-title">What {name} brings</DialogTitle>
+      <DialogTitle id="import-title">Import {name}</DialogTitle>
       <DialogContent>
         <Box
           sx={{ display: 'grid', gridTemplateColumns: { md: '300px 1fr' }, columnGap: 4, mb: 1.5 }}
@@ -83,7 +83,7 @@ export function ImportGear({ name, table, guessed, onClose }: Props) {
           </Box>
           <Typography variant="body2" sx={{ color: 'text.secondary' }}>
             A row may say its own kind, and a number where it is from. The capacitance of whole
-            leads of one name at several lengths makes one entry: a straight line through the
+            cables of one name at several lengths makes one entry: a straight line through the
             readings.
           </Typography>
         </Box>
@@ -246,7 +246,7 @@ function Preview({ table, columns, kind, onChange }: PreviewProps) {
   );
 }
 
-const OF_LEADS: ReadonlySet<string> = new Set([
+const OF_CABLES: ReadonlySet<string> = new Set([
   'lengthM',
   'cPerMF',
   'plugF',
@@ -256,12 +256,12 @@ const OF_LEADS: ReadonlySet<string> = new Set([
   'addedF',
 ]);
 
-/** Columns of other kinds are left out where the rows are leads, which most lists are. */
+/** Columns of other kinds are left out where the rows are cables, which most lists are. */
 const isFor = (kind: GearKind, target: ColumnTarget): boolean =>
-  kind !== 'lead' || target.kind !== 'number' || OF_LEADS.has(target.path);
+  kind !== 'cable' || target.kind !== 'number' || OF_CABLES.has(target.path);
 
 const WORDS: Readonly<Record<string, string>> = {
-  totalF: 'capacitance of the whole lead',
+  totalF: 'capacitance of the whole cable',
   on: 'day of the measurement',
   by: 'meter',
   second: 'second pickup',

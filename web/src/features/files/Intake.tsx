@@ -95,7 +95,7 @@ function useAddRig() {
       if ('error' in made)
         return void enqueueSnackbar(messageOf(made.error), { variant: 'warning' });
       await navigate(`/rigs/${id}/path`);
-      enqueueSnackbar(`“${rig.name}” is a rig of its own now.`, {
+      enqueueSnackbar(`“${rig.texts.name}” is a rig of its own now.`, {
         autoHideDuration: 15_000,
         action: (key) => (
           <Button
@@ -107,7 +107,7 @@ function useAddRig() {
               void navigate('/');
             }}
           >
-            Take it off the list
+            Delete it again
           </Button>
         ),
       });
@@ -131,7 +131,7 @@ const Catching = () => (
       pointerEvents: 'none',
     }}
   >
-    <Typography variant="h1">Let go: a gear list (CSV), a rig or a backup (JSON)</Typography>
+    <Typography variant="h1">Drop: a gear list (CSV), a rig or a backup (JSON)</Typography>
   </Box>
 );
 

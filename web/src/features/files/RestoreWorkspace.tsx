@@ -44,7 +44,7 @@ export function RestoreWorkspace({ name, workspace, onClose }: Props) {
   const onList = workspace.rigs.filter(({ deletedAt }) => deletedAt === null).length;
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="restore-title">
-      <DialogTitle id="restore-title">Bring {name} back?</DialogTitle>
+      <DialogTitle id="restore-title">Restore {name}?</DialogTitle>
       <DialogContent>
         <Typography gutterBottom>
           It holds {onList} {onList === 1 ? 'rig' : 'rigs'} with all their revisions,{' '}
@@ -68,7 +68,7 @@ export function RestoreWorkspace({ name, workspace, onClose }: Props) {
           </>
         ) : (
           <Button variant="contained" disabled={isLoading} onClick={() => void bring(false)}>
-            Bring it back
+            Restore it
           </Button>
         )}
       </DialogActions>

@@ -1,13 +1,13 @@
 import {
   DEVICE_CLASSES,
   deviceOfClass,
-  END_KINDS,
-  endOfKind,
+  DESTINATION_KINDS,
+  destinationOfKind,
   entered,
   gearItem,
   guitarOfClass,
-  LEAD_CLASSES,
-  leadOfClass,
+  CABLE_CLASSES,
+  cableOfClass,
   PICKUP_CLASSES,
   PLUG_SHAPES,
   plugOfShape,
@@ -39,14 +39,14 @@ const BLANKS: readonly Blank[] = [
       gearItem(id, 'device', deviceOfClass(name, 'd1')),
     ),
   ),
-  ...keysOf(LEAD_CLASSES).map((name) =>
-    blank('lead', `${LEAD_CLASSES[name].label} lead`, (id) =>
-      gearItem(id, 'lead', leadOfClass(name, 'l1', entered(6))),
+  ...keysOf(CABLE_CLASSES).map((name) =>
+    blank('cable', `${CABLE_CLASSES[name].label} cable`, (id) =>
+      gearItem(id, 'cable', cableOfClass(name, 'l1', entered(6))),
     ),
   ),
-  ...keysOf(END_KINDS).map((kind) =>
-    blank('end', END_KINDS[kind].label, (id) =>
-      gearItem(id, 'end', endOfKind(kind, END_KINDS[kind].label)),
+  ...keysOf(DESTINATION_KINDS).map((kind) =>
+    blank('destination', DESTINATION_KINDS[kind].label, (id) =>
+      gearItem(id, 'destination', destinationOfKind(kind, DESTINATION_KINDS[kind].label)),
     ),
   ),
   ...keysOf(PLUG_SHAPES).map((shape) =>

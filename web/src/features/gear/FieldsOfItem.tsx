@@ -14,9 +14,9 @@ import { useMemo } from 'react';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
 import { DeviceOffFields, DeviceOnFields } from '../../ui/parts/DeviceFields';
 import { DeviceJacks } from '../../ui/parts/DeviceJacks';
-import { EffectsLoopFields, EndFields } from '../../ui/parts/EndFields';
+import { EffectsLoopFields, DestinationFields } from '../../ui/parts/DestinationFields';
 import { GuitarFields } from '../../ui/parts/GuitarFields';
-import { LeadFields } from '../../ui/parts/LeadFields';
+import { CableFields } from '../../ui/parts/CableFields';
 import { PanelGroup } from '../../ui/parts/PanelGroup';
 import { PartFields } from '../../ui/parts/PartFields';
 import type { FieldsProps, PartActions } from '../../ui/parts/partActions';
@@ -43,15 +43,15 @@ export function FieldsOfItem({ item, units, onEdit }: Props) {
   switch (item.kind) {
     case 'guitar':
       return <GuitarFields guitar={item.thing} {...shared} />;
-    case 'lead':
-      return <LeadFields lead={item.thing} {...shared} />;
-    case 'end':
+    case 'cable':
+      return <CableFields cable={item.thing} {...shared} />;
+    case 'destination':
       return (
         <>
-          <EndFields end={item.thing} {...shared} />
+          <DestinationFields destination={item.thing} {...shared} />
           {item.thing.kind === 'amp' && (
             <PanelGroup title="Effects loop">
-              <EffectsLoopFields end={item.thing} {...shared} />
+              <EffectsLoopFields destination={item.thing} {...shared} />
             </PanelGroup>
           )}
         </>

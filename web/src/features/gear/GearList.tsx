@@ -152,9 +152,9 @@ function telling(item: GearItem, units: UnitSystem): string {
       return item.thing.bypass === 'passive'
         ? ''
         : formatQuantity(item.thing.on.rInOhm.value, 'resistance', units);
-    case 'lead':
+    case 'cable':
       return `${formatQuantity(item.thing.cPerMF.value, 'capacitancePerLength', units)}, ${formatQuantity(item.thing.lengthM.value, 'length', units)}`;
-    case 'end':
+    case 'destination':
       return formatQuantity(item.thing.rInOhm.value, 'resistance', units);
     case 'plug':
       return formatQuantity(item.thing.beyondM.value, 'length', units);

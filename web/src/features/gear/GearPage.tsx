@@ -95,7 +95,7 @@ export function GearPage() {
         <Typography sx={{ color: 'text.secondary', flex: 1 }}>
           How well each number is known stands beside it: the taller the mark, the better.
         </Typography>
-        <OpenFileButton>Bring a list in</OpenFileButton>
+        <OpenFileButton>Import a list</OpenFileButton>
         <Button
           disabled={shown.length === 0}
           onClick={() =>
@@ -281,7 +281,7 @@ const NoGear = ({ onAdd }: { readonly onAdd: () => void }) => (
       Nothing on the list yet
     </Typography>
     <Typography sx={{ mb: 2 }}>
-      Add the leads and pedals that pass through your hands. Each begins with the typical values of
+      Add the cables and pedals that pass through your hands. Each begins with the typical values of
       its class, marked as assumed; what you measure takes their place. Or drop a list of them (CSV)
       anywhere on this page.
     </Typography>

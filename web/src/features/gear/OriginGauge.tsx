@@ -10,6 +10,7 @@ const TALL: Readonly<Record<Provenance, number>> = {
   entered: 7,
   sheet: 10,
   measured: 14,
+  laid: 12,
 };
 
 /** A mark for each number of a thing, as high as it is well known. */
@@ -40,6 +41,7 @@ const WORDS: Readonly<Record<Provenance, string>> = {
   measured: 'measured',
   sheet: 'from a sheet',
   entered: 'entered',
+  laid: 'as laid',
   assumed: 'assumed',
 };
 

@@ -40,7 +40,7 @@ export function QualitiesPanel({ item, onEdit }: Props) {
   const say = (to: Partial<Qualities>) => onEdit({ kind: 'quality', to });
   return (
     <PanelGroup title="To choose by">
-      {kind === 'lead' && (
+      {kind === 'cable' && (
         <>
           <ChoiceField
             label="Comes as"

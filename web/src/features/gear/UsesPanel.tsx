@@ -74,7 +74,7 @@ function Updates({
           sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}
         >
           <Typography variant="body2" sx={{ fontWeight: 600 }}>
-            {one.rig.name}
+            {one.rig.texts.name}
           </Typography>
           <BeforeAndAfter before={one.before} after={one.after} />
           {one.changes.slice(0, 4).map((change) => (
@@ -87,7 +87,7 @@ function Updates({
             </Typography>
           ))}
           <Button size="small" variant="outlined" onClick={() => void update(one)} sx={{ mt: 0.5 }}>
-            Bring {one.rig.name} up to date
+            Bring {one.rig.texts.name} up to date
           </Button>
         </Box>
       ))}

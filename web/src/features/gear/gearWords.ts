@@ -1,7 +1,7 @@
 import {
   DEVICE_CLASSES,
-  END_KINDS,
-  LEAD_CLASSES,
+  DESTINATION_KINDS,
+  CABLE_CLASSES,
   PICKUP_CLASSES,
   PLUG_SHAPES,
   type GearItem,
@@ -13,8 +13,8 @@ import {
 export const KIND_WORDS: Readonly<Record<GearKind, { one: string; many: string }>> = {
   guitar: { one: 'guitar', many: 'Guitars' },
   device: { one: 'pedal or box', many: 'Pedals and boxes' },
-  lead: { one: 'lead', many: 'Leads and reels' },
-  end: { one: 'amp, DI or input', many: 'Amps, DIs, inputs' },
+  cable: { one: 'cable', many: 'Cables and reels' },
+  destination: { one: 'amp, DI or input', many: 'Amps, DIs, inputs' },
   plug: { one: 'plug', many: 'Plugs' },
   supply: { one: 'supply', many: 'Supplies' },
   board: { one: 'board', many: 'Boards' },
@@ -29,10 +29,10 @@ export function sayClass(item: GearItem): string {
         : item.thing.kind;
     case 'device':
       return DEVICE_CLASSES[item.thing.deviceClass].label;
-    case 'lead':
-      return `${LEAD_CLASSES[item.thing.leadClass].label}${item.qualities.form === 'reel' ? ', on a reel' : ''}`;
-    case 'end':
-      return END_KINDS[item.thing.kind].label;
+    case 'cable':
+      return `${CABLE_CLASSES[item.thing.cableClass].label}${item.qualities.form === 'reel' ? ', on a reel' : ''}`;
+    case 'destination':
+      return DESTINATION_KINDS[item.thing.kind].label;
     case 'plug':
       return `${PLUG_SHAPES[item.thing.shape].label}, ${item.thing.joint === 'soldered' ? 'soldered' : 'screwed on'}`;
     case 'supply':

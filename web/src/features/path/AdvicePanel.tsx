@@ -31,26 +31,26 @@ export const AdvicePanel = memo(function AdvicePanel({ analysed, units, actions 
   const [isExplaining, setExplaining] = useState(false);
   if (!analysed) return <Typography variant="body2">Judging …</Typography>;
   const { rig, judgements } = analysed;
-  const said = judgements.filter(({ key }) => !rig.silenced.includes(key));
-  const quiet = judgements.filter(({ key }) => rig.silenced.includes(key));
-  const silence = (to: readonly string[]) =>
-    actions.edit({ kind: 'assign', field: 'silenced', to });
+  const said = judgements.filter(({ key }) => !rig.texts.dismissed.includes(key));
+  const quiet = judgements.filter(({ key }) => rig.texts.dismissed.includes(key));
+  const dismiss = (to: readonly string[]) =>
+    actions.edit({ kind: 'assign', field: 'dismissed', to });
   return (
     <>
       <ChoiceField
         label="Approach"
-        value={rig.approach.kind}
+        value={rig.electrical.approach.kind}
         options={APPROACHES}
         onChange={(to) =>
           actions.edit({ kind: 'choose', target: { of: 'approach' }, field: 'kind', to })
         }
       />
       <Typography variant="body2" sx={{ color: 'text.secondary', mb: 0.5 }}>
-        {APPROACH_WORDS[rig.approach.kind].says}
+        {APPROACH_WORDS[rig.electrical.approach.kind].says}
       </Typography>
-      {rig.approach.kind === 'shaped' && (
+      {rig.electrical.approach.kind === 'shaped' && (
         <PartFields
-          part={rig.approach}
+          part={rig.electrical.approach}
           of="approach"
           fields={[['wantedHz']]}
           units={units}
@@ -74,13 +74,13 @@ export const AdvicePanel = memo(function AdvicePanel({ analysed, units, actions 
           key={judgement.key}
           judgement={judgement}
           actions={actions}
-          onSilence={() => silence([...rig.silenced, judgement.key])}
+          onDismiss={() => dismiss([...rig.texts.dismissed, judgement.key])}
         />
       ))}
       {quiet.length > 0 && (
         <Box sx={{ mt: 1.5 }}>
           <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-            Silenced
+            Dismissed
           </Typography>
           {quiet.map(({ key, title }) => (
             <Box key={key} sx={{ display: 'flex', alignItems: 'baseline', gap: 0.5 }}>
@@ -90,7 +90,7 @@ export const AdvicePanel = memo(function AdvicePanel({ analysed, units, actions 
               <Button
                 size="small"
                 sx={{ py: 0 }}
-                onClick={() => silence(rig.silenced.filter((other) => other !== key))}
+                onClick={() => dismiss(rig.texts.dismissed.filter((other) => other !== key))}
               >
                 say it
               </Button>
@@ -111,15 +111,15 @@ const MARKS = {
 interface SaidProps {
   readonly judgement: Judgement;
   readonly actions: PathActions;
-  readonly onSilence: () => void;
+  readonly onDismiss: () => void;
 }
 
-function Said({ judgement, actions, onSilence }: SaidProps) {
-  const { title, reason, numbers, when, weight, place, approaches } = judgement;
+function Said({ judgement, actions, onDismiss }: SaidProps) {
+  const { title, reason, numbers, when, weight, spot, approaches } = judgement;
   const select = () => {
-    if (!place) return;
-    const kind = place.kind === 'source' ? 'guitar' : place.kind;
-    actions.select({ kind, id: place.id });
+    if (!spot) return;
+    const kind = spot.kind === 'source' ? 'guitar' : spot.kind;
+    actions.select({ kind, id: spot.id });
   };
   return (
     <Box
@@ -132,7 +132,7 @@ function Said({ judgement, actions, onSilence }: SaidProps) {
         sx={{ fontSize: 14.5, fontWeight: 600, display: 'flex', gap: 0.5, lineHeight: 1.25 }}
       >
         {MARKS[weight]}
-        {place ? (
+        {spot ? (
           <Link
             component="button"
             color="inherit"
@@ -161,7 +161,7 @@ function Said({ judgement, actions, onSilence }: SaidProps) {
             `; for ${approaches.map((kind) => APPROACH_WORDS[kind].name).join(', ')}`}
         </Typography>
         {weight !== 'fine' && (
-          <Button size="small" sx={{ py: 0, whiteSpace: 'nowrap' }} onClick={onSilence}>
+          <Button size="small" sx={{ py: 0, whiteSpace: 'nowrap' }} onClick={onDismiss}>
             not again
           </Button>
         )}

@@ -51,7 +51,7 @@ export function ExplainDialog({ rig, units, onClose }: Props) {
   const copy = async () => {
     const text = (found ?? []).map((one) => `${one.title}\n${one.text}`).join('\n\n');
     try {
-      await navigator.clipboard.writeText(`${rig.name}\n\n${text}\n`);
+      await navigator.clipboard.writeText(`${rig.texts.name}\n\n${text}\n`);
       enqueueSnackbar('It is on the clipboard.', { variant: 'info' });
     } catch {
       enqueueSnackbar('This browser does not let it be copied; mark it and copy it by hand.', {
@@ -62,7 +62,7 @@ export function ExplainDialog({ rig, units, onClose }: Props) {
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="explain-title">
       {PRINTED}
-      <DialogTitle id="explain-title">{rig.name}, explained</DialogTitle>
+      <DialogTitle id="explain-title">{rig.texts.name}, explained</DialogTitle>
       <DialogContent data-testid="explanation">
         {!found && <Typography>Thinking …</Typography>}
         {found?.map(({ title, text }) => (

@@ -1,7 +1,7 @@
 import {
   formatNumber,
   formatSignedDb,
-  nameTakeOut,
+  namePartLoss,
   type Corner,
   type FigureBands,
   type Resonance,
@@ -41,7 +41,7 @@ export const FiguresPanel = memo(function FiguresPanel({ analysed, work, units, 
           onSelect={(kind, id) => onSelect({ kind, id })}
         />
       </Disclosure>
-      <TakeOuts rig={analysed.rig} analysis={sounding} onSelect={onSelect} />
+      <LossByPart rig={analysed.rig} analysis={sounding} onSelect={onSelect} />
     </>
   );
 });
@@ -105,7 +105,7 @@ function Figures({ analysis, bands }: FiguresProps) {
   );
 }
 
-const TakeOutRow = styled('button')(({ theme }) => ({
+const PartLossRow = styled('button')(({ theme }) => ({
   display: 'flex',
   width: '100%',
   justifyContent: 'space-between',
@@ -133,16 +133,16 @@ function sayResonance(now: Resonance, reference: Resonance): string {
 const sayCorner = (corner: Corner): string =>
   corner.kind === 'beyondGrid' ? '> 20 kHz' : `${(corner.frequencyHz / 1000).toFixed(2)} kHz`;
 
-function TakeOuts({
+function LossByPart({
   rig,
-  analysis: { stops, takeOuts },
+  analysis: { stops, lossByPart },
   onSelect,
 }: {
   rig: Rig;
   analysis: SoundingAnalysis;
   onSelect: (stop: Selection) => void;
 }) {
-  const shown = takeOuts
+  const shown = lossByPart
     .filter(({ gain }) => Math.abs(gain.trebleDb) >= LEAST_TAKE_OUT_DB)
     .slice(0, MOST_TAKE_OUTS);
   if (shown.length === 0) return null;
@@ -152,18 +152,18 @@ function TakeOuts({
         variant="h2"
         title="The change if this part alone were ideal. The parts interact: these do not add up."
       >
-        Take-out: treble, were it ideal
+        Loss by part: treble, were it ideal
       </Typography>
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-        {shown.map((takeOut) => (
-          <li key={`${takeOut.kind}${takeOut.stop}`}>
-            <TakeOutRow
+        {shown.map((partLoss) => (
+          <li key={`${partLoss.kind}${partLoss.stop}`}>
+            <PartLossRow
               type="button"
-              onClick={() => onSelect(selectStop(stops[takeOut.stop]!, rig)!)}
+              onClick={() => onSelect(selectStop(stops[partLoss.stop]!, rig)!)}
             >
-              <span>{nameTakeOut(rig, stops, takeOut)}</span>
-              <i>{formatSignedDb(takeOut.gain.trebleDb)}</i>
-            </TakeOutRow>
+              <span>{namePartLoss(rig, stops, partLoss)}</span>
+              <i>{formatSignedDb(partLoss.gain.trebleDb)}</i>
+            </PartLossRow>
           </li>
         ))}
       </Box>

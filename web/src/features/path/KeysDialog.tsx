@@ -14,18 +14,18 @@ const KEYS: readonly (readonly [heading: string, keys: readonly (readonly [strin
     [
       'Switch',
       [
-        ['1 … 9, 0', 'stamp pedal 1 … 10'],
-        ['Space', 'stamp the selected pedal'],
+        ['1 … 9, 0', 'switch pedal 1 … 10'],
+        ['Space', 'switch the selected pedal'],
       ],
     ],
     [
       'Change',
       [
-        ['↑ ↓  or  + −', 'selected lead longer, shorter (Shift: larger steps)'],
+        ['↑ ↓  or  + −', 'selected cable longer, shorter (Shift: larger steps)'],
         ['Alt ← →', 'selected pedal one place on'],
-        ['B', 'a buffer behind the selection'],
-        ['A', 'add a pedal behind the selection'],
-        ['Del', 'take the selected pedal out'],
+        ['B', 'a buffer after the selection'],
+        ['A', 'add a pedal after the selection'],
+        ['Del', 'delete the selected pedal'],
         ['Ctrl/⌘ Z', 'undo'],
         ['Ctrl/⌘ Shift Z', 'redo'],
       ],

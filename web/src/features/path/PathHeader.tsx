@@ -14,17 +14,17 @@ interface Props {
   readonly actions: PathActions;
   /** Scene, guitar, end and power. */
   readonly standBar: ReactNode;
-  readonly takeOut: ReactNode;
+  readonly exportMenu: ReactNode;
 }
 
 /** Whose rig this is, how it stands with the server, and the few things that act on all of it. */
 export function PathHeader(props: Props) {
-  const { name, player, save, canUndo, canRedo, actions, standBar, takeOut } = props;
+  const { name, player, save, canUndo, canRedo, actions, standBar, exportMenu } = props;
   return (
     <StageHeader name={name} player={player} save={save}>
       {standBar}
       <Tools canUndo={canUndo} canRedo={canRedo} actions={actions} />
-      {takeOut}
+      {exportMenu}
     </StageHeader>
   );
 }

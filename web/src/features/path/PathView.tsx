@@ -10,7 +10,7 @@ import { usePins } from '../../workers/useSideQuestions';
 import { useStates } from '../../workers/useStates';
 import { useTolerance } from '../../workers/useTolerance';
 import { shownRig, type OpenRig } from '../editor';
-import { TakeOutMenu } from '../files';
+import { ExportMenu } from '../files';
 import { GearPicker, type PickerKind } from '../picker';
 import { Inspector } from './inspector/Inspector';
 import { JudgementColumn, type Look } from './JudgementColumn';
@@ -61,14 +61,14 @@ export function PathView({ open }: { open: OpenRig }) {
       }}
     >
       <PathHeader
-        name={rig.name}
-        player={rig.player}
+        name={rig.texts.name}
+        player={rig.texts.player}
         save={open.save}
         canUndo={open.past.length > 0}
         canRedo={open.future.length > 0}
         actions={actions}
         standBar={<StandBar rig={rig} rowId={rowId} actions={actions} />}
-        takeOut={<TakeOutMenu read={readNow} />}
+        exportMenu={<ExportMenu read={readNow} />}
       />
       <Run
         rig={rig}
@@ -77,8 +77,8 @@ export function PathView({ open }: { open: OpenRig }) {
         selection={selection}
         units={units}
         onSelect={actions.select}
-        onStamp={actions.stamp}
-        onLeadDrag={actions.dragLead}
+        onToggle={actions.toggle}
+        onCableDrag={actions.dragCable}
         onPostDrag={actions.dragPost}
         onDragGivenUp={actions.giveUpDrag}
       />

@@ -1,12 +1,12 @@
 import {
   formatSignedDb,
   keepScene,
-  keepSituation,
-  measureOutSituation,
+  keepPlace,
+  measureOutPlace,
   removeFrom,
-  situationNow,
-  standAt,
-  standIn,
+  placeNow,
+  goToPlace,
+  recallScene,
   type Resonance,
   type Rig,
   type SideFigures,
@@ -37,39 +37,39 @@ const Table = styled('table')(({ theme }) => ({
 /** Scenes side by side, and places: what each does to the sound on the way that is looked at. */
 export const ScenesPanel = memo(function ScenesPanel({ analysed, actions }: Props) {
   if (!analysed) return <Typography variant="body2">Measuring …</Typography>;
-  const { rig, scenes, situations } = analysed;
+  const { rig, scenes, places } = analysed;
   return (
     <>
       <SoundTable label="Scenes compared" word="scene" sides={scenes}>
         {(id) => (id === null ? 'as it stands' : <Scene rig={rig} id={id} actions={actions} />)}
       </SoundTable>
-      {rig.scenes.length === 0 && (
+      {rig.electrical.scenes.length === 0 && (
         <Typography variant="body2" sx={{ my: 1, color: 'text.secondary' }}>
-          A scene is a set of pedals that are on together: the verse, the storm. Stamp the board as
+          A scene is a set of pedals that are on together: the verse, the storm. Switch the board as
           it is to be, then keep it.
         </Typography>
       )}
       <Button
         size="small"
-        onClick={() => actions.edit(keepScene(rig, `Scene ${rig.scenes.length + 1}`))}
+        onClick={() => actions.edit(keepScene(rig, `Scene ${rig.electrical.scenes.length + 1}`))}
       >
         Keep this as a scene
       </Button>
       <PanelGroup title="Where it is played">
-        {rig.situations.length > 0 ? (
-          <SoundTable label="Places compared" word="place" sides={situations}>
-            {(id) => <Situation rig={rig} id={id!} actions={actions} />}
+        {rig.electrical.places.length > 0 ? (
+          <SoundTable label="Places compared" word="place" sides={places}>
+            {(id) => <Place rig={rig} id={id!} actions={actions} />}
           </SoundTable>
         ) : (
           <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-            At home the leads are short, on the big stage they are not. Lay them as they are at one
+            At home the cables are short, on the big stage they are not. Lay them as they are at one
             place, then keep it.
           </Typography>
         )}
         <Button
           size="small"
           onClick={() =>
-            actions.edit(keepSituation(rig, PLACES[rig.situations.length] ?? 'another'))
+            actions.edit(keepPlace(rig, PLACES[rig.electrical.places.length] ?? 'another'))
           }
         >
           Keep these lengths as a place
@@ -130,31 +130,31 @@ interface SideProps {
 }
 
 function Scene({ rig, id, actions }: SideProps) {
-  const scene = rig.scenes.find((one) => one.id === id);
+  const scene = rig.electrical.scenes.find((one) => one.id === id);
   if (!scene) return null;
   return (
     <Named of="scene" name={scene.name} {...{ rig, id, actions }}>
-      <Stand onClick={() => actions.edit(standIn(rig, scene))}>stand</Stand>
+      <SmallButton onClick={() => actions.edit(recallScene(rig, scene))}>recall</SmallButton>
     </Named>
   );
 }
 
-function Situation({ rig, id, actions }: SideProps) {
-  const situation = rig.situations.find((one) => one.id === id);
-  if (!situation) return null;
+function Place({ rig, id, actions }: SideProps) {
+  const place = rig.electrical.places.find((one) => one.id === id);
+  if (!place) return null;
   return (
-    <Named of="situation" name={situation.name} {...{ rig, id, actions }}>
-      {situationNow(rig) === situation ? (
+    <Named of="place" name={place.name} {...{ rig, id, actions }}>
+      {placeNow(rig) === place ? (
         'here'
       ) : (
         <>
-          <Stand onClick={() => actions.edit(standAt(rig, situation))}>go</Stand>
-          <Stand
-            title="Let the leads be as long there as they are now"
-            onClick={() => actions.edit(measureOutSituation(rig, id))}
+          <SmallButton onClick={() => actions.edit(goToPlace(rig, place))}>go</SmallButton>
+          <SmallButton
+            title="Let the cables be as long there as they are now"
+            onClick={() => actions.edit(measureOutPlace(rig, id))}
           >
             set
-          </Stand>
+          </SmallButton>
         </>
       )}
     </Named>
@@ -162,7 +162,7 @@ function Situation({ rig, id, actions }: SideProps) {
 }
 
 interface NamedProps extends SideProps {
-  readonly of: 'scene' | 'situation';
+  readonly of: 'scene' | 'place';
   readonly name: string;
   readonly children: ReactNode;
 }
@@ -182,7 +182,7 @@ function Named({ rig, id, of, name, actions, children }: NamedProps) {
         size="small"
         aria-label={`Let ${word} ${name} go`}
         sx={{ p: 0 }}
-        onClick={() => actions.edit(removeFrom(rig, of === 'scene' ? 'scenes' : 'situations', id))}
+        onClick={() => actions.edit(removeFrom(rig, of === 'scene' ? 'scenes' : 'places', id))}
       >
         <DeleteOutlined sx={{ fontSize: 16 }} />
       </IconButton>
@@ -190,4 +190,4 @@ function Named({ rig, id, of, name, actions, children }: NamedProps) {
   );
 }
 
-const Stand = styled(Button)({ minWidth: 0, padding: '0 4px', fontSize: 13 });
+const SmallButton = styled(Button)({ minWidth: 0, padding: '0 4px', fontSize: 13 });

@@ -2,9 +2,9 @@ import {
   keepScene,
   nameRow,
   routeRows,
-  situationNow,
-  standAt,
-  standIn,
+  placeNow,
+  goToPlace,
+  recallScene,
   type Rig,
 } from '@gullwind/core';
 import PowerSettingsNew from '@mui/icons-material/PowerSettingsNew';
@@ -26,23 +26,27 @@ const NOBODY = 'nobody';
 export const StandBar = memo(StandChoices, hasSameChoices);
 
 function StandChoices({ rig, rowId, actions }: Props) {
-  const scene = rig.scenes.find(({ standing }) => isSameStanding(standing, rig.standing));
+  const scene = rig.electrical.scenes.find(({ state }) => isSameState(state, rig.state));
   const ways = routeRows(rig);
-  const { powered, playing } = rig.standing;
+  const { playing } = rig.state;
+  const powered = rig.state.unpowered.length === 0;
   const choices =
-    1 + [rig.situations.length > 0, rig.guitars.length > 1, ways.length > 1].filter(Boolean).length;
+    1 +
+    [rig.electrical.places.length > 0, rig.electrical.guitars.length > 1, ways.length > 1].filter(
+      Boolean,
+    ).length;
   const goTo = (id: string) =>
     actions.edit(
-      standAt(
+      goToPlace(
         rig,
-        rig.situations.find((one) => one.id === id)!,
+        rig.electrical.places.find((one) => one.id === id)!,
       ),
     );
   const chooseScene = (to: string) => {
-    if (to === KEEP) actions.edit(keepScene(rig, `Scene ${rig.scenes.length + 1}`));
+    if (to === KEEP) actions.edit(keepScene(rig, `Scene ${rig.electrical.scenes.length + 1}`));
     if (to === ALL_OFF) actions.allOff();
-    const chosen = rig.scenes.find(({ id }) => id === to);
-    if (chosen) actions.edit(standIn(rig, chosen));
+    const chosen = rig.electrical.scenes.find(({ id }) => id === to);
+    if (chosen) actions.edit(recallScene(rig, chosen));
   };
   return (
     <Box
@@ -56,9 +60,9 @@ function StandChoices({ rig, rowId, actions }: Props) {
     >
       <Choice label="Scene" value={scene?.id ?? ''} onChange={chooseScene}>
         <option value="" disabled>
-          {rig.scenes.length === 0 ? 'no scenes' : 'no scene'}
+          {rig.electrical.scenes.length === 0 ? 'no scenes' : 'no scene'}
         </option>
-        {rig.scenes.map(({ id, name }) => (
+        {rig.electrical.scenes.map(({ id, name }) => (
           <option key={id} value={id}>
             {name}
           </option>
@@ -66,25 +70,25 @@ function StandChoices({ rig, rowId, actions }: Props) {
         <option value={ALL_OFF}>everything off</option>
         <option value={KEEP}>keep this as a scene</option>
       </Choice>
-      {rig.situations.length > 0 && (
-        <Choice label="Where it is played" value={situationNow(rig)?.id ?? ''} onChange={goTo}>
+      {rig.electrical.places.length > 0 && (
+        <Choice label="Where it is played" value={placeNow(rig)?.id ?? ''} onChange={goTo}>
           <option value="" disabled>
             elsewhere
           </option>
-          {rig.situations.map(({ id, name }) => (
+          {rig.electrical.places.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
             </option>
           ))}
         </Choice>
       )}
-      {rig.guitars.length > 1 && (
+      {rig.electrical.guitars.length > 1 && (
         <Choice
           label="Guitar that plays"
           value={playing ?? NOBODY}
           onChange={(to) => actions.play(to === NOBODY ? null : to)}
         >
-          {rig.guitars.map(({ id, name }) => (
+          {rig.electrical.guitars.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
             </option>
@@ -120,34 +124,34 @@ function StandChoices({ rig, rowId, actions }: Props) {
   );
 }
 
-/** What it shows of a rig is the same: a lead that is drawn longer does not concern it. */
+/** What it shows of a rig is the same: a cable that is drawn longer does not concern it. */
 function hasSameChoices(a: Props, b: Props): boolean {
   const { rig: one } = a;
   const { rig: other } = b;
   return (
     a.rowId === b.rowId &&
     a.actions === b.actions &&
-    one.scenes === other.scenes &&
-    one.situations === other.situations &&
-    situationNow(one) === situationNow(other) &&
-    one.standing === other.standing &&
-    one.guitars === other.guitars &&
-    one.ends === other.ends &&
-    one.rows.length === other.rows.length &&
-    one.rows.every(({ at, devices }, i) => {
-      const row = other.rows[i]!;
+    one.electrical.scenes === other.electrical.scenes &&
+    one.electrical.places === other.electrical.places &&
+    placeNow(one) === placeNow(other) &&
+    one.state === other.state &&
+    one.electrical.guitars === other.electrical.guitars &&
+    one.electrical.destinations === other.electrical.destinations &&
+    one.electrical.rows.length === other.electrical.rows.length &&
+    one.electrical.rows.every(({ at, devices }, i) => {
+      const row = other.electrical.rows[i]!;
       return at === row.at && devices === row.devices;
     })
   );
 }
 
-function isSameStanding(a: Rig['standing'], b: Rig['standing']): boolean {
-  const on = ({ positions }: Rig['standing']) =>
+function isSameState(a: Rig['state'], b: Rig['state']): boolean {
+  const on = ({ positions }: Rig['state']) =>
     Object.keys(positions)
       .filter((id) => positions[id])
       .sort()
       .join();
-  return on(a) === on(b) && a.playing === b.playing && a.powered === b.powered;
+  return on(a) === on(b) && a.playing === b.playing && a.unpowered.join() === b.unpowered.join();
 }
 
 interface ChoiceProps {

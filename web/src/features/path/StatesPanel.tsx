@@ -66,8 +66,8 @@ export const StatesPanel = memo(function StatesPanel({
         />
       </Box>
       <StatesHistogram states={states} nowDb={nowDb} />
-      <StandIn name="Brightest" rig={rig} extreme={states.brightest} onStand={onStand} />
-      <StandIn name="Dullest" rig={rig} extreme={states.dullest} onStand={onStand} />
+      <Extreme name="Brightest" rig={rig} extreme={states.brightest} onStand={onStand} />
+      <Extreme name="Dullest" rig={rig} extreme={states.dullest} onStand={onStand} />
       <Counted rig={rig} switches={switchesOn(rig, rowId)} left={left} onCount={onCount} />
     </>
   );
@@ -80,7 +80,7 @@ function sayCount({ switches, count, isCapped }: StatesSounding): string {
   return isCapped ? `${said} Too many loops to tell all apart: some count as open only.` : said;
 }
 
-interface StandInProps {
+interface ExtremeProps {
   readonly name: string;
   readonly rig: Rig;
   readonly extreme: ExtremeState;
@@ -88,17 +88,13 @@ interface StandInProps {
 }
 
 /** One end of the spread by the names that are on in it; a press stands the board in that state. */
-function StandIn({ name, rig, extreme, onStand }: StandInProps) {
+function Extreme({ name, rig, extreme, onStand }: ExtremeProps) {
   const on = switchesOf(rig)
     .filter((id) => extreme.positions[id])
     .map((id) => nameSwitch(rig, id));
   const ties = extreme.ties > 1 ? ` (one of ${extreme.ties.toLocaleString('en')} alike)` : '';
   return (
-    <LineButton
-      type="button"
-      title="Stand in this state"
-      onClick={() => onStand(extreme.positions)}
-    >
+    <LineButton type="button" title="Recall this state" onClick={() => onStand(extreme.positions)}>
       <i>{formatSignedDb(extreme.trebleDb, 2)}</i>
       <b>{name}</b>: {on.length === 0 ? 'everything off' : `${on.join(', ')} on`}
       {ties}

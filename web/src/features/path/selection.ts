@@ -1,6 +1,6 @@
 import {
   findDevice,
-  findLead,
+  findCable,
   mainRow,
   rowOf,
   type Rig,
@@ -8,64 +8,67 @@ import {
   type StopSummary,
 } from '@gullwind/core';
 
-/** What is selected on the path page: a part by its id, or a hop whose lead is still missing. */
+/** What is selected on the path page: a part by its id, or a connection whose cable is still missing. */
 export type Selection =
-  | { readonly kind: 'guitar' | 'device' | 'lead' | 'end'; readonly id: string }
-  | { readonly kind: 'hop'; readonly row: string; readonly hop: number };
+  | { readonly kind: 'guitar' | 'device' | 'cable' | 'destination'; readonly id: string }
+  | { readonly kind: 'connection'; readonly row: string; readonly connection: number };
 
 export const firstSelection = (rig: Rig): Selection => ({
   kind: 'guitar',
-  id: rig.guitars[0]!.id,
+  id: rig.electrical.guitars[0]!.id,
 });
 
-/** As it stands in the address: a part's id, or row and hop ("r3.0"). */
+/** As it stands in the address: a part's id, or row and connection ("r3.0"). */
 export const writeSelection = (selection: Selection): string =>
-  selection.kind === 'hop' ? `${selection.row}.${selection.hop}` : selection.id;
+  selection.kind === 'connection' ? `${selection.row}.${selection.connection}` : selection.id;
 
 export function readSelection(rig: Rig, at: string | null): Selection {
   if (at === null) return firstSelection(rig);
-  if (rig.guitars.some(({ id }) => id === at)) return { kind: 'guitar', id: at };
-  if (rig.ends.some(({ id }) => id === at)) return { kind: 'end', id: at };
+  if (rig.electrical.guitars.some(({ id }) => id === at)) return { kind: 'guitar', id: at };
+  if (rig.electrical.destinations.some(({ id }) => id === at))
+    return { kind: 'destination', id: at };
   if (findDevice(rig, at)) return { kind: 'device', id: at };
-  if (findLead(rig, at)) return { kind: 'lead', id: at };
-  const [rowId, hop] = at.split('.');
-  const row = rig.rows.find(({ id }) => id === rowId);
-  const missing = row?.leads[Number(hop)] === null;
-  return missing ? { kind: 'hop', row: row!.id, hop: Number(hop) } : firstSelection(rig);
+  if (findCable(rig, at)) return { kind: 'cable', id: at };
+  const [rowId, connection] = at.split('.');
+  const row = rig.electrical.rows.find(({ id }) => id === rowId);
+  const missing = row?.cables[Number(connection)] === null;
+  return missing
+    ? { kind: 'connection', row: row!.id, connection: Number(connection) }
+    : firstSelection(rig);
 }
 
 export const isSame = (a: Selection, b: Selection): boolean =>
   a.kind === b.kind && writeSelection(a) === writeSelection(b);
 
-/** Hop of a row as something to select: its lead, or the place where one is missing. */
-export function selectHop(row: Row, hop: number): Selection {
-  const lead = row.leads[hop];
-  return lead ? { kind: 'lead', id: lead.id } : { kind: 'hop', row: row.id, hop };
+/** Connection of a row as something to select: its cable, or the place where one is missing. */
+export function selectConnection(row: Row, connection: number): Selection {
+  const cable = row.cables[connection];
+  return cable ? { kind: 'cable', id: cable.id } : { kind: 'connection', row: row.id, connection };
 }
 
 /** What a stop of a way selects; null where it is only a part of a device that stands there already. */
-export function selectStop({ place, role }: StopSummary, rig: Rig): Selection | null {
-  switch (place.kind) {
+export function selectStop({ spot, role }: StopSummary, rig: Rig): Selection | null {
+  switch (spot.kind) {
     case 'source':
-      return rig.ends.some(({ id }) => id === place.id)
-        ? { kind: 'end', id: place.id }
-        : { kind: 'guitar', id: place.id };
-    case 'lead':
+      return rig.electrical.destinations.some(({ id }) => id === spot.id)
+        ? { kind: 'destination', id: spot.id }
+        : { kind: 'guitar', id: spot.id };
+    case 'cable':
       return role === 'gap'
-        ? { kind: 'hop', row: place.id, hop: place.index }
-        : { kind: 'lead', id: place.id };
+        ? { kind: 'connection', row: spot.id, connection: spot.index }
+        : { kind: 'cable', id: spot.id };
     case 'device':
-      return { kind: 'device', id: place.id };
-    case 'end':
-      return { kind: 'end', id: place.id };
+      return { kind: 'device', id: spot.id };
+    case 'destination':
+      return { kind: 'destination', id: spot.id };
   }
 }
 
-/** Leads and devices of a row in order. */
+/** Cables and devices of a row in order. */
 export function rowSelections(row: Row): readonly Selection[] {
-  return row.leads.flatMap((_, hop): Selection[] => {
-    const device = row.devices[hop];
-    const here = selectHop(row, hop);
+  return row.cables.flatMap((_, connection): Selection[] => {
+    const device = row.devices[connection];
+    const here = selectConnection(row, connection);
     return device ? [here, { kind: 'device', id: device.id }] : [here];
   });
 }
@@ -74,9 +77,9 @@ export function rowSelections(row: Row): readonly Selection[] {
 export function allSelections(rig: Rig, stops: readonly StopSummary[]): readonly Selection[] {
   const all = [
     ...stops.flatMap((stop) => selectStop(stop, rig) ?? []),
-    ...rig.rows.flatMap(rowSelections),
-    ...rig.guitars.map(({ id }): Selection => ({ kind: 'guitar', id })),
-    ...rig.ends.map(({ id }): Selection => ({ kind: 'end', id })),
+    ...rig.electrical.rows.flatMap(rowSelections),
+    ...rig.electrical.guitars.map(({ id }): Selection => ({ kind: 'guitar', id })),
+    ...rig.electrical.destinations.map(({ id }): Selection => ({ kind: 'destination', id })),
   ];
   const seen = new Set<string>();
   return all.filter((selection) => {
@@ -99,33 +102,38 @@ export function stepSelection(
   return all[Math.min(all.length - 1, Math.max(0, at + by))]!;
 }
 
-/** A gap in a row: the place of `leads[gap]`. */
+/** A gap in a row: the place of `cables[gap]`. */
 export interface Gap {
   readonly row: string;
   readonly gap: number;
 }
 
-/** The gap in which a device put "behind the selection" goes. */
-export function gapBehind(rig: Rig, selection: Selection): Gap {
+/** The gap in which a device put "after the selection" goes. */
+export function gapAfter(rig: Rig, selection: Selection): Gap {
   const main = mainRow(rig);
   switch (selection.kind) {
-    case 'hop':
-      return { row: selection.row, gap: selection.hop };
+    case 'connection':
+      return { row: selection.row, gap: selection.connection };
     case 'guitar': {
-      const own = rig.rows.find(({ at }) => at.kind === 'guitar' && at.guitar === selection.id);
+      const own = rig.electrical.rows.find(
+        ({ at }) => at.kind === 'guitar' && at.guitar === selection.id,
+      );
       return { row: (own ?? main).id, gap: 0 };
     }
-    case 'lead': {
-      const row = rig.rows.find(({ leads }) => leads.some((lead) => lead?.id === selection.id))!;
-      return { row: row.id, gap: row.leads.findIndex((lead) => lead?.id === selection.id) };
+    case 'cable': {
+      const row = rig.electrical.rows.find(({ cables }) =>
+        cables.some((cable) => cable?.id === selection.id),
+      )!;
+      return { row: row.id, gap: row.cables.findIndex((cable) => cable?.id === selection.id) };
     }
     case 'device': {
       const row = rowOf(rig, selection.id)!;
       return { row: row.id, gap: row.devices.findIndex(({ id }) => id === selection.id) + 1 };
     }
-    case 'end': {
-      const side = rig.rows.find(
-        ({ at }) => at.kind === 'side' && at.to.kind === 'end' && at.to.end === selection.id,
+    case 'destination': {
+      const side = rig.electrical.rows.find(
+        ({ at }) =>
+          at.kind === 'side' && at.to.kind === 'destination' && at.to.destination === selection.id,
       );
       const row = side ?? main;
       return { row: row.id, gap: row.devices.length };
@@ -134,14 +142,14 @@ export function gapBehind(rig: Rig, selection: Selection): Gap {
 }
 
 /**
- * Numbers to stamp by, in the order of the rows: one for each device, and for a switcher one for each of
+ * Numbers to switch by, in the order of the rows: one for each device, and for a switcher one for each of
  * its loops instead.
  */
 export function switchNumbers(rig: Rig): ReadonlyMap<string, number> {
   const numbers = new Map<string, number>();
   const give = (id: string) => numbers.set(id, numbers.size + 1);
   const hanging = (deviceId: string) =>
-    rig.rows.filter(
+    rig.electrical.rows.filter(
       ({ at }) => (at.kind === 'loop' || at.kind === 'side') && at.device === deviceId,
     );
   const walk = (row: Row) => {
@@ -153,6 +161,7 @@ export function switchNumbers(rig: Rig): ReadonlyMap<string, number> {
     }
   };
   walk(mainRow(rig));
-  for (const row of rig.rows) if (row.at.kind === 'guitar' || row.at.kind === 'ampLoop') walk(row);
+  for (const row of rig.electrical.rows)
+    if (row.at.kind === 'guitar' || row.at.kind === 'ampLoop') walk(row);
   return numbers;
 }

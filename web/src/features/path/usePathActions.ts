@@ -5,23 +5,24 @@ import {
   applyEdit,
   entered,
   findDevice,
-  findLead,
+  findCable,
   freshId,
   hasSwitch,
   insertBuffer,
   insertDevice,
-  nameHop,
-  patchLead,
+  nameConnection,
+  patchCable,
   removeDevice,
   removeGuitar,
   removeRows,
   rowOf,
-  setLeadLength,
-  stampSwitch,
+  setCableLength,
+  toggleSwitch,
   switchesOfDevice,
   type Edit,
   type RigItem,
   type Rig,
+  withoutMains,
 } from '@gullwind/core';
 import { useSnackbar } from 'notistack';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -32,9 +33,9 @@ import { editorActions, shownRig } from '../editor';
 import type { PickerKind } from '../picker';
 import {
   firstSelection,
-  gapBehind,
+  gapAfter,
   readSelection,
-  selectHop,
+  selectConnection,
   switchNumbers,
   writeSelection,
   type Selection,
@@ -74,37 +75,42 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
         return added ? { kind: 'device', id: added.id } : selection;
       });
     };
-    const stamp = (switchId: string) => {
+    const toggle = (switchId: string) => {
       const device = findDevice(rigNow(), switchId.split('.')[0]!);
       if (!device) return;
-      if (switchId !== device.id || hasSwitch(device)) edit(stampSwitch(rigNow(), switchId));
+      if (switchId !== device.id || hasSwitch(device)) edit(toggleSwitch(rigNow(), switchId));
       else say(`${device.name} has no foot-switch.`);
     };
-    const takeOut = () => {
+    const remove = () => {
       const now = rigNow();
       switch (selection.kind) {
         case 'device': {
           const row = rowOf(now, selection.id)!;
-          const hop = row.devices.findIndex(({ id }) => id === selection.id);
+          const connection = row.devices.findIndex(({ id }) => id === selection.id);
           return editThenSelect(removeDevice(now, selection.id), (after) =>
-            selectHop(
-              after.rows.find(({ id }) => id === row.id)!,
-              hop,
+            selectConnection(
+              after.electrical.rows.find(({ id }) => id === row.id)!,
+              connection,
             ),
           );
         }
-        case 'lead': {
-          const gap = gapBehind(now, selection);
-          const change: Edit = { kind: 'hop', row: gap.row, at: gap.gap, lead: null };
-          return editThenSelect(change, () => ({ kind: 'hop', row: gap.row, hop: gap.gap }));
+        case 'cable': {
+          const gap = gapAfter(now, selection);
+          const change: Edit = { kind: 'connect', row: gap.row, at: gap.gap, cable: null };
+          return editThenSelect(change, () => ({
+            kind: 'connection',
+            row: gap.row,
+            connection: gap.gap,
+          }));
         }
         case 'guitar':
-          if (selection.id === now.guitars[0]!.id) return say('A rig needs a guitar; swap it.');
+          if (selection.id === now.electrical.guitars[0]!.id)
+            return say('A rig needs a guitar; swap it.');
           return editThenSelect(removeGuitar(now, selection.id), firstSelection);
-        case 'end':
-          return say('An end goes with what leads to it; this one can be swapped.');
-        case 'hop':
-          return say('There is no lead here to take out.');
+        case 'destination':
+          return say('A destination goes with what arrives at it; this one can be swapped.');
+        case 'connection':
+          return say('There is no cable here to delete.');
       }
     };
 
@@ -112,15 +118,15 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
       selection,
       edit,
       select,
-      takeOut,
-      stamp,
+      remove,
+      toggle,
       /** Which end the figures speak of: the row that arrives there, null for the main one. */
       lookTo: (rowId: string | null) => setSearch(withParam('to', rowId), { replace: true }),
-      stampNumber: (number: number) => {
-        for (const [id, n] of switchNumbers(rigNow())) if (n === number) stamp(id);
+      toggleByNumber: (number: number) => {
+        for (const [id, n] of switchNumbers(rigNow())) if (n === number) toggle(id);
       },
-      dragLead: (id: string, lengthM: number, done: boolean) => {
-        const change = setLeadLength(id, lengthM);
+      dragCable: (id: string, lengthM: number, done: boolean) => {
+        const change = setCableLength(id, lengthM);
         if (done) edit(change);
         else preview(change);
       },
@@ -139,33 +145,41 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
         const to = from + by;
         if (to >= 0 && to < row.devices.length) edit({ kind: 'move', row: row.id, from, to });
       },
-      bufferBehind: () => {
-        const { row, gap } = gapBehind(rigNow(), selection);
+      bufferAfter: () => {
+        const { row, gap } = gapAfter(rigNow(), selection);
         insert(insertBuffer(rigNow(), gap, row));
       },
-      /** A patch, or in an empty loop a jumper, where a lead is missing. */
-      giveLead: (row: string, hop: number) => {
+      /** A patch, or in an empty loop a jumper, where a cable is missing. */
+      giveCable: (row: string, connection: number) => {
         const id = freshId(rigNow(), 'l');
-        const name = nameHop(
+        const name = nameConnection(
           rigNow(),
-          rigNow().rows.find((other) => other.id === row)!,
-          hop,
+          rigNow().electrical.rows.find((other) => other.id === row)!,
+          connection,
         );
-        const lead = { ...patchLead(id), name: name.replace(/^the /u, '').slice(0, 60) };
-        editThenSelect({ kind: 'hop', row, at: hop, lead }, () => ({ kind: 'lead', id }));
+        const cable = { ...patchCable(id), name: name.replace(/^the /u, '').slice(0, 60) };
+        editThenSelect({ kind: 'connect', row, at: connection, cable }, () => ({
+          kind: 'cable',
+          id,
+        }));
       },
       addGuitar: (selector?: string) => {
         const now = rigNow();
-        const guitar = { ...now.guitars[0]!, name: `guitar ${now.guitars.length + 1}` };
+        const guitar = {
+          ...now.electrical.guitars[0]!,
+          name: `guitar ${now.electrical.guitars.length + 1}`,
+        };
         editThenSelect(addGuitar(now, guitar, selector), (after) => ({
           kind: 'guitar',
-          id: after.guitars.at(-1)!.id,
+          id: after.electrical.guitars.at(-1)!.id,
         }));
       },
-      addAmpLoop: (end: string) =>
-        editThenSelect(addAmpLoop(rigNow(), end), (after) => selectHop(after.rows.at(-1)!, 0)),
+      addAmpLoop: (destination: string) =>
+        editThenSelect(addAmpLoop(rigNow(), destination), (after) =>
+          selectConnection(after.electrical.rows.at(-1)!, 0),
+        ),
       removeRow: (rowId: string) => {
-        const row = rigNow().rows.find(({ id }) => id === rowId)!;
+        const row = rigNow().electrical.rows.find(({ id }) => id === rowId)!;
         edit({ kind: 'group', edits: removeRows(rigNow(), [row]) });
       },
       add: () => openDialog('device'),
@@ -173,17 +187,18 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
       pick: (item: RigItem) => {
         openDialog(null);
         if (item.kind === 'device') {
-          const { row, gap } = gapBehind(rigNow(), selection);
+          const { row, gap } = gapAfter(rigNow(), selection);
           insert(insertDevice(rigNow(), gap, item.thing, row));
         } else edit(replacement(rigNow(), selection, item));
       },
       /** Stands the board in a state, all its switches in one edit. */
-      stand: (positions: Readonly<Record<string, boolean>>) => edit({ kind: 'stamp', positions }),
-      play: (guitar: string | null) => edit({ kind: 'stamp', playing: guitar }),
-      power: (powered: boolean) => edit({ kind: 'stamp', powered }),
+      stand: (positions: Readonly<Record<string, boolean>>) => edit({ kind: 'switch', positions }),
+      play: (guitar: string | null) => edit({ kind: 'switch', playing: guitar }),
+      power: (isThere: boolean) =>
+        edit({ kind: 'switch', unpowered: isThere ? [] : withoutMains(rigNow()) }),
       allOff: () => {
         const ids = allDevices(rigNow()).flatMap(switchesOfDevice);
-        edit({ kind: 'stamp', positions: Object.fromEntries(ids.map((id) => [id, false])) });
+        edit({ kind: 'switch', positions: Object.fromEntries(ids.map((id) => [id, false])) });
       },
       undo: () => dispatch(editorActions.undone()),
       redo: () => dispatch(editorActions.redone()),
@@ -223,7 +238,7 @@ function useSelected(): readonly [string | null, (at: string) => void] {
   return [at, select];
 }
 
-/** A thing of the list in the place of the one in the rig. A lead keeps the length it was laid at. */
+/** A thing of the list in the place of the one in the rig. A cable keeps the length it was laid at. */
 function replacement(
   rig: Rig,
   selection: Selection,
@@ -231,22 +246,26 @@ function replacement(
 ): Edit {
   switch (item.kind) {
     case 'guitar': {
-      const id = selection.kind === 'guitar' ? selection.id : rig.guitars[0]!.id;
+      const id = selection.kind === 'guitar' ? selection.id : rig.electrical.guitars[0]!.id;
       return { kind: 'replace', part: { of: 'guitar', to: { ...item.thing, id } } };
     }
-    case 'end': {
-      const id = selection.kind === 'end' ? selection.id : rig.ends[0]!.id;
-      return { kind: 'replace', part: { of: 'end', to: { ...item.thing, id } } };
+    case 'destination': {
+      const id =
+        selection.kind === 'destination' ? selection.id : rig.electrical.destinations[0]!.id;
+      return { kind: 'replace', part: { of: 'destination', to: { ...item.thing, id } } };
     }
-    case 'lead': {
-      if (selection.kind === 'hop') {
-        const lead = { ...item.thing, id: freshId(rig, 'l') };
-        return { kind: 'hop', row: selection.row, at: selection.hop, lead };
+    case 'cable': {
+      if (selection.kind === 'connection') {
+        const cable = { ...item.thing, id: freshId(rig, 'l') };
+        return { kind: 'connect', row: selection.row, at: selection.connection, cable };
       }
-      const lead = findLead(rig, selection.kind === 'lead' ? selection.id : '')!;
+      const cable = findCable(rig, selection.kind === 'cable' ? selection.id : '')!;
       const lengthM =
-        lead.lengthM.from === 'assumed' ? entered(item.thing.lengthM.value) : lead.lengthM;
-      return { kind: 'replace', part: { of: 'lead', to: { ...item.thing, id: lead.id, lengthM } } };
+        cable.lengthM.from === 'assumed' ? entered(item.thing.lengthM.value) : cable.lengthM;
+      return {
+        kind: 'replace',
+        part: { of: 'cable', to: { ...item.thing, id: cable.id, lengthM } },
+      };
     }
   }
 }

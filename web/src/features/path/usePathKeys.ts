@@ -1,8 +1,8 @@
 import {
   FIELD_RULES,
-  findLead,
+  findCable,
   METRES_PER_FOOT,
-  setLeadLength,
+  setCableLength,
   type Edit,
   type Rig,
   type StopSummary,
@@ -48,18 +48,18 @@ function usePlainKeys({ rig, stops, actions, inspector }: Wiring) {
     ArrowLeft: (event) => (event.altKey ? actions.moveSelected(-1) : go(-1)),
     ArrowRight: (event) => (event.altKey ? actions.moveSelected(1) : go(1)),
     Home: () => actions.select(firstSelection(rig)),
-    End: () => actions.select({ kind: 'end', id: rig.ends[0]!.id }),
+    End: () => actions.select({ kind: 'destination', id: rig.electrical.destinations[0]!.id }),
     ArrowUp: (event) => nudge(1, event.shiftKey),
     ArrowDown: (event) => nudge(-1, event.shiftKey),
     '+': () => nudge(1, false),
     '-': () => nudge(-1, false),
-    ' ': () => actions.selection.kind === 'device' && actions.stamp(actions.selection.id),
+    ' ': () => actions.selection.kind === 'device' && actions.toggle(actions.selection.id),
     Enter: () =>
       inspector.current?.querySelector<HTMLElement>('[data-first], [data-quantity] input')?.focus(),
-    Delete: actions.takeOut,
-    Backspace: actions.takeOut,
+    Delete: actions.remove,
+    Backspace: actions.remove,
     a: actions.add,
-    b: actions.bufferBehind,
+    b: actions.bufferAfter,
     u: () => change({ units: units === 'metric' ? 'imperial' : 'metric' }),
     n: () => change({ theme: mode === 'day' ? 'night' : 'day' }),
     '?': actions.showKeys,
@@ -74,12 +74,12 @@ function usePlainKeys({ rig, stops, actions, inspector }: Wiring) {
     const act = Object.hasOwn(keys, key) ? keys[key] : undefined;
     if (digit === null && !act) return;
     event.preventDefault();
-    if (digit !== null) actions.stampNumber(digit === 0 ? 10 : digit);
+    if (digit !== null) actions.toggleByNumber(digit === 0 ? 10 : digit);
     else act!(event);
   };
 }
 
-/** Draws the selected lead longer or shorter while a key is held: one hold is one edit. */
+/** Draws the selected cable longer or shorter while a key is held: one hold is one edit. */
 function useNudge(actions: PathActions) {
   const dispatch = useAppDispatch();
   const store = useAppStore();
@@ -100,18 +100,18 @@ function useNudge(actions: PathActions) {
   return (sign: 1 | -1, large: boolean) => {
     const { selection } = actions;
     const rig = store.getState().editor.open?.rig;
-    const lead = rig && selection.kind === 'lead' ? findLead(rig, selection.id) : undefined;
-    if (!lead) return;
-    const step = stepM(units, lead.lengthM.value, large);
-    const from = held.current?.id === lead.id ? held.current.lengthM : lead.lengthM.value;
-    const { min, max } = FIELD_RULES.lead.lengthM;
+    const cable = rig && selection.kind === 'cable' ? findCable(rig, selection.id) : undefined;
+    if (!cable) return;
+    const step = stepM(units, cable.lengthM.value, large);
+    const from = held.current?.id === cable.id ? held.current.lengthM : cable.lengthM.value;
+    const { min, max } = FIELD_RULES.cable.lengthM;
     const lengthM = Math.min(max, Math.max(min, Number((from + sign * step).toFixed(4))));
-    held.current = { id: lead.id, lengthM, edit: setLeadLength(lead.id, lengthM) };
+    held.current = { id: cable.id, lengthM, edit: setCableLength(cable.id, lengthM) };
     dispatch(editorActions.previewed(held.current.edit));
   };
 }
 
-/** Half a metre or foot for a lead, a twentieth for a patch; four times that with Shift. */
+/** Half a metre or foot for a cable, a twentieth for a patch; four times that with Shift. */
 function stepM(units: 'metric' | 'imperial', lengthM: number, large: boolean): number {
   const unitM = units === 'metric' ? 1 : METRES_PER_FOOT;
   const fine = lengthM > 1 ? 0.5 : 0.05;

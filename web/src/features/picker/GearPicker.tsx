@@ -18,10 +18,10 @@ interface Props {
 }
 
 const TITLES: Readonly<Record<PickerKind, string>> = {
-  device: 'Add a pedal behind the selection',
+  device: 'Add a pedal after the selection',
   guitar: 'Another guitar',
-  lead: 'Another lead',
-  end: 'Another end',
+  cable: 'Another cable',
+  destination: 'Another destination',
 };
 
 const GroupName = styled('div')(({ theme }) => ({

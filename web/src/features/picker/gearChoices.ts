@@ -1,20 +1,20 @@
 import {
   DEVICE_CLASSES,
   deviceOfClass,
-  END_KINDS,
-  endOfKind,
+  DESTINATION_KINDS,
+  destinationOfKind,
   entered,
   gearItem,
   isForRigs,
   guitarOfClass,
-  LEAD_CLASSES,
-  leadOfClass,
+  CABLE_CLASSES,
+  cableOfClass,
   PICKUP_CLASSES,
   type DeviceClass,
-  type EndKind,
+  type DestinationKind,
   type RigItem,
   type RigKind,
-  type LeadClass,
+  type CableClass,
   type PickupClass,
 } from '@gullwind/core';
 import { useMemo } from 'react';
@@ -86,10 +86,10 @@ function className(item: RigItem): string {
       return DEVICE_CLASSES[item.thing.deviceClass].label;
     case 'guitar':
       return PICKUP_CLASSES[item.thing.pickupClass].label;
-    case 'lead':
-      return LEAD_CLASSES[item.thing.leadClass].label;
-    case 'end':
-      return END_KINDS[item.thing.kind].label;
+    case 'cable':
+      return CABLE_CLASSES[item.thing.cableClass].label;
+    case 'destination':
+      return DESTINATION_KINDS[item.thing.kind].label;
   }
 }
 
@@ -113,15 +113,19 @@ const TYPICAL: Readonly<Record<PickerKind, readonly GearChoice[]>> = {
       'typical values, every one assumed',
     ),
   ),
-  lead: keysOf<LeadClass>(LEAD_CLASSES).map((name) =>
+  cable: keysOf<CableClass>(CABLE_CLASSES).map((name) =>
     typical(
-      gearItem(`class-${name}`, 'lead', leadOfClass(name, 'l1', entered(6))),
-      `${LEAD_CLASSES[name].cPerMPF} pF/m`,
+      gearItem(`class-${name}`, 'cable', cableOfClass(name, 'l1', entered(6))),
+      `${CABLE_CLASSES[name].cPerMPF} pF/m`,
     ),
   ),
-  end: keysOf<EndKind>(END_KINDS).map((kind) =>
+  destination: keysOf<DestinationKind>(DESTINATION_KINDS).map((kind) =>
     typical(
-      gearItem(`class-${kind}`, 'end', endOfKind(kind, END_KINDS[kind].label)),
+      gearItem(
+        `class-${kind}`,
+        'destination',
+        destinationOfKind(kind, DESTINATION_KINDS[kind].label),
+      ),
       'typical values, every one assumed',
     ),
   ),

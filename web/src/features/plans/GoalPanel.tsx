@@ -20,7 +20,8 @@ export function GoalPanel({ rig }: { rig: Rig }) {
   const edit = useRigEdits();
   const { rigId } = useParams();
   const weights = weightsOf(rig);
-  const { approach, brief } = rig;
+  const { approach } = rig.electrical;
+  const { brief } = rig.texts;
   const weigh = (to: Weights | null) =>
     edit({ kind: 'assign', field: 'brief', to: { ...brief, weights: to } });
   return (
@@ -87,13 +88,13 @@ export function GoalPanel({ rig }: { rig: Rig }) {
 const many = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
 
 /** What must not change, in one sentence. */
-function sayLimits({ brief, situations, scenes }: Rig): string {
+function sayLimits({ texts: { brief }, electrical: { places, scenes } }: Rig): string {
   const limits = [
     ...(brief.nothingBought ? ['nothing is bought'] : []),
     ...(brief.noSoldering ? ['nothing is soldered'] : []),
     ...(brief.keepsOrder ? ['the order stays'] : []),
     ...(brief.keptDevices.length > 0 ? ['some pedals stay in place'] : []),
-    ...(brief.keptLeads.length > 0 ? ['some leads stay'] : []),
+    ...(brief.keptCables.length > 0 ? ['some cables stay'] : []),
     ...(brief.mostMoney !== null && !brief.nothingBought ? [`at most ${brief.mostMoney}`] : []),
     ...(brief.mostBoxes !== null
       ? [`at most ${brief.mostBoxes} more box${brief.mostBoxes === 1 ? '' : 'es'}`]
@@ -101,7 +102,7 @@ function sayLimits({ brief, situations, scenes }: Rig): string {
   ];
   const counted = scenes.filter(({ id }) => !brief.uncounted.includes(id)).length;
   const where = [
-    situations.length > 0 ? many(situations.length, 'place') : 'the leads as they are laid',
+    places.length > 0 ? many(places.length, 'place') : 'the cables as they are laid',
     counted > 0 ? many(counted, 'scene') : 'the pedals that are left on',
   ].join(', ');
   const first = limits.length > 0 ? `${limits.join(', ')}.` : 'Anything may change.';

@@ -73,7 +73,7 @@ export function PlanSheet(props: Props) {
         <Box sx={{ display: 'flex', flexDirection: 'column', gap: 0.5, flexShrink: 0 }}>
           {!isAlone && (
             <Button variant="contained" onClick={() => onTakeOver(detail.edit)}>
-              Take it over
+              Use this plan
             </Button>
           )}
           {proposal.plan.moves.length > 1 && (
@@ -143,8 +143,8 @@ function Runs({ rig, detail, units }: { rig: Rig; detail: PlanDetail; units: Uni
             selection={null}
             units={units}
             onSelect={nothing}
-            onStamp={nothing}
-            onLeadDrag={nothing}
+            onToggle={nothing}
+            onCableDrag={nothing}
             onPostDrag={nothing}
             onDragGivenUp={nothing}
           />

@@ -31,7 +31,7 @@ export function SearchState({ work, depth, onDepth }: Props) {
           </Button>
         ) : (
           <Button size="small" onClick={work.start}>
-            Look again
+            Search again
           </Button>
         )}
       </Box>

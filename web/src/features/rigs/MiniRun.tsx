@@ -27,8 +27,8 @@ export function MiniRun({ rig }: { rig: RigListing }) {
       style={{ maxWidth: '100%' }}
     >
       {rig.sections.map((section) => {
-        const [x0, x1] = [x(fromM), x(fromM + section.leadM)];
-        fromM += section.leadM;
+        const [x0, x1] = [x(fromM), x(fromM + section.cableM)];
+        fromM += section.cableM;
         return (
           <rect
             key={section.driver}

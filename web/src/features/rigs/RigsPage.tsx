@@ -119,9 +119,9 @@ function NoRigs({ onAdd }: { onAdd: (stage: 'path' | 'brief') => void }) {
   return (
     <Box sx={{ py: 6, maxWidth: 560 }}>
       <Typography gutterBottom>
-        No rigs yet. A new one starts as a bright guitar, one six-metre lead and an amp: set the
-        lead to yours, then add pedals one by one and watch where the treble goes. Or say first what
-        the player has and wants, and look for the least change that gets there.
+        No rigs yet. A new one starts as a bright guitar, one six-metre cable and an amp: set the
+        cable to yours, then add pedals one by one and watch where the treble goes. Or say first
+        what the player has and wants, and look for the least change that gets there.
       </Typography>
       <Box sx={{ display: 'flex', gap: 1 }}>
         <Button variant="outlined" onClick={() => onAdd('path')}>
@@ -172,7 +172,7 @@ function RigRow({ rig, units, onTakeOff }: RowProps) {
           </Link>
         </Typography>
         <Typography variant="body2" noWrap sx={{ color: 'text.secondary' }}>
-          {[rig.player, pedals, `${formatQuantity(rig.leadM, 'length', units)} of lead`]
+          {[rig.player, pedals, `${formatQuantity(rig.cableM, 'length', units)} of cable`]
             .filter(Boolean)
             .join(' · ')}
         </Typography>
@@ -187,7 +187,7 @@ function RigRow({ rig, units, onTakeOff }: RowProps) {
       </Box>
       <MiniRun rig={rig} />
       <RigFigure rig={rig} />
-      <IconButton aria-label={`Take “${rig.name}” off the list`} onClick={onTakeOff} size="small">
+      <IconButton aria-label={`Delete “${rig.name}”`} onClick={onTakeOff} size="small">
         <DeleteOutline fontSize="small" />
       </IconButton>
     </Box>

@@ -51,10 +51,10 @@ export function SettingsPage() {
       />
       <Box component="section" aria-labelledby="reference-heading" sx={{ maxWidth: 380 }}>
         <Typography id="reference-heading" variant="h2">
-          Reference lead for new rigs
+          Reference cable for new rigs
         </Typography>
         <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
-          “Straight in” means: the same guitar, by this lead, into the same amp. Rigs keep the one
+          “Straight in” means: the same guitar, by this cable, into the same amp. Rigs keep the one
           they were started with.
         </Typography>
         {(['lengthM', 'cPerMF'] as const).map((field) => (
@@ -63,7 +63,7 @@ export function SettingsPage() {
             rule={FIELD_RULES.reference[field]}
             value={reference[field]}
             units={settings.units}
-            assumedFrom="an ordinary lead"
+            assumedFrom="an ordinary cable"
             onChange={(value) => change({ reference: { ...reference, [field]: value } })}
           />
         ))}
@@ -96,7 +96,7 @@ function Backup() {
       <Button variant="outlined" onClick={() => void backUp()} sx={{ mr: 1 }}>
         Back everything up
       </Button>
-      <OpenFileButton>Bring a backup back</OpenFileButton>
+      <OpenFileButton>Restore a backup</OpenFileButton>
     </Box>
   );
 }

@@ -7,7 +7,7 @@ import { PartFields } from './PartFields';
 const BYPASSES: readonly (readonly [BypassKind, string])[] = [
   ['true', 'true bypass'],
   ['buffered', 'buffered'],
-  ['loaded', 'loaded: input stays on the line'],
+  ['hardwired', 'hardwired: input stays on the line'],
   ['switchable', 'switchable'],
   ['alwaysOn', 'always on'],
   ['passive', 'passive: never drives'],
@@ -111,7 +111,7 @@ export function DeviceOffFields(props: Props) {
               ]}
             />
           )}
-          {bypass === 'loaded' && (
+          {bypass === 'hardwired' && (
             <PartFields
               {...shared}
               fields={[

@@ -18,12 +18,12 @@ import { DeviceOffFields, DeviceOnFields } from '../../../ui/parts/DeviceFields'
 import { DeviceShape, LinkedSwitches } from './DeviceShape';
 import type { PanelProps } from './panelProps';
 import { PanelHead } from './PanelHead';
-import { StandInTool } from './StandInTool';
+import { PickupSimulatorTool } from './PickupSimulatorTool';
 
 interface Props extends PanelProps {
   readonly id: string;
   readonly rowId: string;
-  /** Its number to stamp by. */
+  /** Its number to switch by. */
   readonly number: number | undefined;
   readonly analysed: Analysed | null;
 }
@@ -60,7 +60,7 @@ export function DevicePanel({ rig, units, actions, id, rowId, number, analysed }
         >
           <ArrowForward fontSize="small" />
         </IconButton>
-        <IconButton size="small" aria-label="Take it out" onClick={actions.takeOut}>
+        <IconButton size="small" aria-label="Delete it" onClick={actions.remove}>
           <DeleteOutlined fontSize="small" />
         </IconButton>
       </PanelHead>
@@ -70,13 +70,13 @@ export function DevicePanel({ rig, units, actions, id, rowId, number, analysed }
             size="small"
             variant={on ? 'contained' : 'outlined'}
             aria-pressed={on}
-            onClick={() => actions.stamp(id)}
+            onClick={() => actions.toggle(id)}
           >
             {on ? 'on' : 'off'}
           </Button>
         )}
-        <Button size="small" onClick={actions.bufferBehind}>
-          Buffer behind it
+        <Button size="small" onClick={actions.bufferAfter}>
+          Buffer after it
         </Button>
       </Box>
       <DriverNote analysed={analysed} id={id} />
@@ -85,8 +85,8 @@ export function DevicePanel({ rig, units, actions, id, rowId, number, analysed }
       <LinkedSwitches device={device} rig={rig} actions={actions} />
       <DeviceOffFields device={device} units={units} actions={actions} />
       {wantsPickup(device) && (
-        <Disclosure title="A stand-in for the pickup">
-          <StandInTool
+        <Disclosure title="A pickup simulator">
+          <PickupSimulatorTool
             rig={rig}
             rowId={rowId}
             id={id}
@@ -108,8 +108,8 @@ function DriverNote({ analysed, id }: { analysed: Analysed | null; id: string })
   if (analysed?.analysis.kind !== 'sounding') return null;
   const { loads, stops } = analysed.analysis;
   const load = loads.findLast(({ driver }) => {
-    const { place } = stops[driver]!;
-    return place.kind === 'device' && place.id === id;
+    const { spot } = stops[driver]!;
+    return spot.kind === 'device' && spot.id === id;
   });
   if (!load) return null;
   return (

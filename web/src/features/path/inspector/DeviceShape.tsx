@@ -30,16 +30,19 @@ export function DeviceShape({ device, rig, actions }: ShapeProps) {
   );
 }
 
-const NEW_END = 'an end of its own';
+const NEW_DESTINATION = 'an end of its own';
 
 /** Where what leaves by the side jack goes: to its own end, or to the key input of a gate. */
 function SideGoal({ device, rig, actions }: ShapeProps) {
-  const row = rig.rows.find(({ at }) => at.kind === 'side' && at.device === device.id);
+  const row = rig.electrical.rows.find(({ at }) => at.kind === 'side' && at.device === device.id);
   if (row?.at.kind !== 'side') return null;
   const { to } = row.at;
   const gates = allDevices(rig).filter(({ id, insert }) => insert === 'own' && id !== device.id);
-  if (gates.length === 0 && to.kind === 'end') return null;
-  const own = to.kind === 'end' ? rig.ends.find(({ id }) => id === to.end)!.name : NEW_END;
+  if (gates.length === 0 && to.kind === 'destination') return null;
+  const own =
+    to.kind === 'destination'
+      ? rig.electrical.destinations.find(({ id }) => id === to.destination)!.name
+      : NEW_DESTINATION;
   return (
     <ChoiceField
       label="It goes to"
@@ -70,4 +73,4 @@ export function LinkedSwitches({ device, rig, actions }: ShapeProps) {
 const loopNumber = (id: string): number => Number(id.split('.')[1]) + 1;
 
 const partnerOf = (rig: Rig, id: string, own: readonly string[]): string | undefined =>
-  rig.links.find((link) => link.includes(id))?.find((other) => !own.includes(other));
+  rig.electrical.links.find((link) => link.includes(id))?.find((other) => !own.includes(other));

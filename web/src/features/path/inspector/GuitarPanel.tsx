@@ -8,7 +8,7 @@ import { SourceSweep } from './SourceSweep';
 
 export function GuitarPanel(props: PanelProps & { readonly id: string }) {
   const { rig, units, actions, onSwap, id } = props;
-  const guitar = rig.guitars.find((other) => other.id === id)!;
+  const guitar = rig.electrical.guitars.find((other) => other.id === id)!;
   const target = { of: 'guitar', id } as const;
   return (
     <>
@@ -34,12 +34,14 @@ export function GuitarPanel(props: PanelProps & { readonly id: string }) {
 
 /** Which guitar plays, and room for another. */
 function GuitarSwitches({ rig, actions, guitar }: PanelProps & { readonly guitar: Guitar }) {
-  const selector = rig.rows[0]!.devices.find(({ deviceClass }) => deviceClass === 'selector');
-  const plays = rig.standing.playing === guitar.id;
-  const isFirst = guitar === rig.guitars[0];
+  const selector = rig.electrical.rows[0]!.devices.find(
+    ({ deviceClass }) => deviceClass === 'selector',
+  );
+  const plays = rig.state.playing === guitar.id;
+  const isFirst = guitar === rig.electrical.guitars[0];
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, my: 0.5 }}>
-      {rig.guitars.length > 1 && (
+      {rig.electrical.guitars.length > 1 && (
         <Button
           size="small"
           variant={plays ? 'contained' : 'outlined'}
@@ -53,16 +55,16 @@ function GuitarSwitches({ rig, actions, guitar }: PanelProps & { readonly guitar
         size="small"
         title={
           selector
-            ? `Its own lead, into ${selector.name}`
-            : 'By the same lead; for a lead of its own, add an A/B selector first'
+            ? `Its own cable, into ${selector.name}`
+            : 'By the same cable; for a cable of its own, add an A/B selector first'
         }
         onClick={() => actions.addGuitar(selector?.id)}
       >
         Another guitar
       </Button>
       {!isFirst && (
-        <Button size="small" onClick={actions.takeOut}>
-          Take it out
+        <Button size="small" onClick={actions.remove}>
+          Delete it
         </Button>
       )}
     </Box>

@@ -3,10 +3,10 @@ import type { Ref } from 'react';
 import type { Analysed } from '../../../workers/useAnalysis';
 import { switchNumbers, type Selection } from '../selection';
 import { DevicePanel } from './DevicePanel';
-import { EndPanel } from './EndPanel';
+import { DestinationPanel } from './DestinationPanel';
 import { GuitarPanel } from './GuitarPanel';
-import { HopPanel } from './HopPanel';
-import { LeadPanel } from './LeadPanel';
+import { ConnectionPanel } from './ConnectionPanel';
+import { CablePanel } from './CablePanel';
 import type { PanelProps } from './panelProps';
 
 interface Props extends PanelProps {
@@ -41,11 +41,15 @@ export function Inspector({ ref, selection, analysed, rowId, ...panel }: Props) 
       {selection.kind === 'guitar' && (
         <GuitarPanel key={selection.id} {...panel} id={selection.id} />
       )}
-      {selection.kind === 'end' && <EndPanel key={selection.id} {...panel} id={selection.id} />}
-      {selection.kind === 'lead' && (
-        <LeadPanel key={selection.id} {...panel} id={selection.id} rowId={rowId} />
+      {selection.kind === 'destination' && (
+        <DestinationPanel key={selection.id} {...panel} id={selection.id} />
       )}
-      {selection.kind === 'hop' && <HopPanel {...panel} row={selection.row} hop={selection.hop} />}
+      {selection.kind === 'cable' && (
+        <CablePanel key={selection.id} {...panel} id={selection.id} rowId={rowId} />
+      )}
+      {selection.kind === 'connection' && (
+        <ConnectionPanel {...panel} row={selection.row} connection={selection.connection} />
+      )}
       {selection.kind === 'device' && (
         <DevicePanel
           key={selection.id}

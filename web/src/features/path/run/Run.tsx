@@ -30,18 +30,18 @@ export interface RunProps {
   readonly name?: string;
   readonly units: UnitSystem;
   readonly onSelect: (selection: Selection) => void;
-  readonly onStamp: (switchId: string) => void;
-  readonly onLeadDrag: (id: string, lengthM: number, done: boolean) => void;
+  readonly onToggle: (switchId: string) => void;
+  readonly onCableDrag: (id: string, lengthM: number, done: boolean) => void;
   readonly onPostDrag: (id: string, to: number, done: boolean) => void;
   readonly onDragGivenUp: () => void;
 }
 
 /**
- * The signal's way to scale, left to right: water, thread, leads and posts; behind the amp its effects
+ * The signal's way to scale, left to right: water, thread, cables and posts; after the amp its effects
  * loop; below the line what leaves it. A list to a screen reader, with one option for everything.
  */
 export function Run(props: RunProps) {
-  const { rig, rowId, analysed, selection, name = 'run', units, onSelect, onStamp } = props;
+  const { rig, rowId, analysed, selection, name = 'run', units, onSelect, onToggle } = props;
   const optionId = useCallback((stop: Selection) => `${name}-${writeSelection(stop)}`, [name]);
   const [box, width] = useElementWidth<HTMLDivElement>(1180);
   const ways = useMemo(() => drawWays(rig, rowId, width), [rig, rowId, width]);
@@ -93,15 +93,15 @@ export function Run(props: RunProps) {
                 labels={labels[i]!}
                 numbers={numbers}
                 analysis={analysis}
-                onGripLead={drag.gripLead}
+                onGripCable={drag.gripCable}
                 onGripPost={drag.gripPost}
-                onStamp={onStamp}
+                onToggle={onToggle}
               />
               <RunScales rig={rig} way={way} units={units} />
             </g>
           );
         })}
-        <RunInlets {...shared} inlets={inlets} numbers={numbers} onStamp={onStamp} />
+        <RunInlets {...shared} inlets={inlets} numbers={numbers} onToggle={onToggle} />
       </svg>
     </Box>
   );

@@ -4,7 +4,7 @@ import type { WayLayout } from './runLayout';
 
 const WAVE_PX = 12;
 
-/** Where the drawing is not to scale: the lead is one, the drawing of it is cut. */
+/** Where the drawing is not to scale: the cable is one, the drawing of it is cut. */
 export function RunBreaks({ layout: { stretches } }: { layout: WayLayout }) {
   return (
     <g aria-hidden>

@@ -1,4 +1,4 @@
-import { findDevice, hasSwitch, isEngaged, namePlace } from '@gullwind/core';
+import { findDevice, hasSwitch, isEngaged, nameSpot } from '@gullwind/core';
 import { useTheme } from '@mui/material';
 import type { Selection } from '../selection';
 import type { InletPiece, LaidInlet } from './inlets';
@@ -9,7 +9,7 @@ import { SwitchChip } from './SwitchChip';
 interface Props extends RunPart {
   readonly inlets: readonly LaidInlet[];
   readonly numbers: ReadonlyMap<string, number>;
-  readonly onStamp: (switchId: string) => void;
+  readonly onToggle: (switchId: string) => void;
 }
 
 /** What leaves the line at a post: taps, second amps, loops of a switcher, a guitar that is not played. */
@@ -45,13 +45,13 @@ interface PieceProps extends Omit<Props, 'inlets'> {
   readonly width: number;
 }
 
-function Piece({ piece, x, y, width, numbers, onStamp, ...part }: PieceProps) {
+function Piece({ piece, x, y, width, numbers, onToggle, ...part }: PieceProps) {
   const { rig } = part;
   switch (piece.kind) {
     case 'text':
       return <Word {...part} text={piece.text} selection={piece.selection} x={x} y={y} />;
-    case 'lead':
-      return <SideLead {...part} piece={piece} x={x} y={y} width={width} />;
+    case 'cable':
+      return <SideCable {...part} piece={piece} x={x} y={y} width={width} />;
     case 'loop': {
       const [deviceId, loop] = piece.switchId.split('.');
       const says = `${numbers.get(piece.switchId)}, loop ${Number(loop) + 1} of ${findDevice(rig, deviceId!)?.name}`;
@@ -63,10 +63,10 @@ function Piece({ piece, x, y, width, numbers, onStamp, ...part }: PieceProps) {
             x={x + CHIP_RADIUS + 2}
             y={y}
             switchId={piece.switchId}
-            canStamp
+            canToggle
             engaged={piece.isClosed}
             selected={false}
-            onStamp={onStamp}
+            onToggle={onToggle}
           />
         </g>
       );
@@ -85,10 +85,10 @@ function Piece({ piece, x, y, width, numbers, onStamp, ...part }: PieceProps) {
             x={x + CHIP_RADIUS + 2}
             y={y}
             switchId={piece.id}
-            canStamp={hasSwitch(device)}
+            canToggle={hasSwitch(device)}
             engaged={isEngaged(rig, device)}
             selected={part.isSelected(selection)}
-            onStamp={onStamp}
+            onToggle={onToggle}
           />
           <Word {...part} text={piece.text} selection={selection} x={x + 24} y={y} />
         </RunOption>
@@ -126,9 +126,11 @@ function Word({ text, selection, x, y, isSelected, onSelect, optionId, rig }: Wo
   );
   if (selection === null || selection.kind === 'device') return drawing;
   const name =
-    selection.kind === 'hop'
+    selection.kind === 'connection'
       ? text
-      : [...rig.guitars, ...rig.ends].find(({ id }) => id === selection.id)?.name;
+      : [...rig.electrical.guitars, ...rig.electrical.destinations].find(
+          ({ id }) => id === selection.id,
+        )?.name;
   return (
     <g
       role="option"
@@ -141,23 +143,28 @@ function Word({ text, selection, x, y, isSelected, onSelect, optionId, rig }: Wo
   );
 }
 
-interface SideLeadProps extends RunPart {
-  readonly piece: Extract<InletPiece, { kind: 'lead' }>;
+interface SideCableProps extends RunPart {
+  readonly piece: Extract<InletPiece, { kind: 'cable' }>;
   readonly x: number;
   readonly y: number;
   readonly width: number;
 }
 
-function SideLead({ piece, x, y, width, ...part }: SideLeadProps) {
+function SideCable({ piece, x, y, width, ...part }: SideCableProps) {
   const { chart } = useTheme();
   const { selection, isMissing, says } = piece;
   const selected = part.isSelected(selection);
-  const place =
-    selection.kind === 'hop'
-      ? { kind: 'lead' as const, id: selection.row, part: 'whole' as const, index: selection.hop }
-      : { kind: 'lead' as const, id: selection.id, part: 'whole' as const, index: 0 };
+  const spot =
+    selection.kind === 'connection'
+      ? {
+          kind: 'cable' as const,
+          id: selection.row,
+          part: 'whole' as const,
+          index: selection.connection,
+        }
+      : { kind: 'cable' as const, id: selection.id, part: 'whole' as const, index: 0 };
   return (
-    <RunOption {...part} stop={selection} label={`${namePlace(part.rig, place)}, ${says}`}>
+    <RunOption {...part} stop={selection} label={`${nameSpot(part.rig, spot)}, ${says}`}>
       <g onClick={() => part.onSelect(selection)} style={{ cursor: 'pointer' }}>
         <title>{says}</title>
         <rect x={x} y={y - 11} width={width} height={22} fill="transparent" />

@@ -23,11 +23,20 @@ interface Props extends RunPart {
   readonly label: NameLabel;
   readonly chipY: number;
   readonly onGrip: (id: string, event: PointerEvent) => void;
-  readonly onStamp: (switchId: string) => void;
+  readonly onToggle: (switchId: string) => void;
 }
 
-/** A device as a post on the line: a name to select and drag, a number to stamp. */
-export function RunPost({ post, number, analysis, label, chipY, onGrip, onStamp, ...part }: Props) {
+/** A device as a post on the line: a name to select and drag, a number to switch. */
+export function RunPost({
+  post,
+  number,
+  analysis,
+  label,
+  chipY,
+  onGrip,
+  onToggle,
+  ...part
+}: Props) {
   const { rig, isSelected, onSelect } = part;
   const { chart } = useTheme();
   const { deviceId, x } = post;
@@ -36,8 +45,8 @@ export function RunPost({ post, number, analysis, label, chipY, onGrip, onStamp,
   const selected = isSelected(selection);
   const drives =
     analysis?.sections.some(({ driver }) => {
-      const { place } = analysis.stops[driver]!;
-      return place.kind === 'device' && place.id === deviceId;
+      const { spot } = analysis.stops[driver]!;
+      return spot.kind === 'device' && spot.id === deviceId;
     }) === true;
   return (
     <RunOption {...part} stop={selection} label={sayDevice(rig, device, number, post, analysis)}>
@@ -85,10 +94,10 @@ export function RunPost({ post, number, analysis, label, chipY, onGrip, onStamp,
           x={x}
           y={chipY}
           switchId={deviceId}
-          canStamp={hasSwitch(device)}
+          canToggle={hasSwitch(device)}
           engaged={isEngaged(rig, device)}
           selected={selected}
-          onStamp={onStamp}
+          onToggle={onToggle}
         />
       )}
     </RunOption>
@@ -103,7 +112,7 @@ function sayDevice(
   analysis: Analysis | null,
 ): string {
   const state = hasSwitch(device) ? (isEngaged(rig, device) ? 'on' : 'off') : sayFixed(device);
-  const point = analysis?.points.find(({ place }) => place.stop === post.stop && place.at === 'in');
+  const point = analysis?.points.find(({ spot }) => spot.stop === post.stop && spot.at === 'in');
   const treble = point ? `, ${formatSignedDb(point.treble.trebleDb)} dB of treble here` : '';
   return `${number === null ? '' : `${number}, `}${device.name}, ${state}${treble}`;
 }

@@ -1,5 +1,5 @@
 import {
-  END_KINDS,
+  DESTINATION_KINDS,
   formatQuantity,
   METRES_PER_FOOT,
   type Rig,
@@ -40,13 +40,13 @@ function caption(rig: Rig, { kind, lengthM }: Stretch, way: DrawnWay, units: Uni
   const length = formatQuantity(lengthM, 'length', units);
   const posts = postsOf(way).length;
   const { stops } = way;
-  const isLoop = stops[0]!.place.id === stops.at(-1)!.place.id;
+  const isLoop = stops[0]!.spot.id === stops.at(-1)!.spot.id;
   if (kind === 'board') return posts === 1 ? 'board' : `${length} of patch`;
   if (isLoop) return posts === 0 ? `${length} loom` : length;
-  const end = rig.ends.find(({ id }) => id === stops.at(-1)!.place.id)!;
-  const goal = end.kind === 'amp' ? 'amp' : END_KINDS[end.kind].label;
+  const destination = rig.electrical.destinations.find(({ id }) => id === stops.at(-1)!.spot.id)!;
+  const goal = destination.kind === 'amp' ? 'amp' : DESTINATION_KINDS[destination.kind].label;
   if (kind === 'out') return `${length} to the ${goal}`;
-  return posts === 0 ? `${length}, guitar to ${goal}` : `${length} lead in`;
+  return posts === 0 ? `${length}, guitar to ${goal}` : `${length} cable in`;
 }
 
 function ScaleBar({ stretch, units }: { stretch: Stretch; units: UnitSystem }) {

@@ -2,9 +2,9 @@ import { findDevice, type Analysis } from '@gullwind/core';
 import { useTheme } from '@mui/material';
 import type { PointerEvent } from 'react';
 import type { NameLabel } from './nameLabels';
-import { RunEnd } from './RunEnd';
+import { RunDestination } from './RunDestination';
 import { CHIP_RADIUS, CHIP_Y, LINE_Y, type RunPart } from './runGeometry';
-import { RunLead } from './RunLead';
+import { RunCable } from './RunCable';
 import { assignRows } from './runLayout';
 import { RunPost } from './RunPost';
 import { postsOf, type DrawnWay } from './runWays';
@@ -15,9 +15,9 @@ interface Props extends RunPart {
   readonly analysis: Analysis | null;
   readonly labels: readonly NameLabel[];
   readonly numbers: ReadonlyMap<string, number>;
-  readonly onGripLead: (id: string, event: PointerEvent) => void;
+  readonly onGripCable: (id: string, event: PointerEvent) => void;
   readonly onGripPost: (id: string, event: PointerEvent) => void;
-  readonly onStamp: (switchId: string) => void;
+  readonly onToggle: (switchId: string) => void;
 }
 
 const CHIP_ROW_PX = 12;
@@ -25,13 +25,13 @@ const EDGE_PX = 6;
 
 /** Every stop in the order of the way, which is the order a screen reader goes through them. */
 export function RunStops({ way, widthPx, analysis, labels, numbers, ...rest }: Props) {
-  const { onGripLead, onGripPost, onStamp, ...part } = rest;
+  const { onGripCable, onGripPost, onToggle, ...part } = rest;
   const { chart } = useTheme();
   const { stops, layout } = way;
   const posts = postsOf(way);
   const chipSpans = posts.map(({ x }) => [x - CHIP_RADIUS, x + CHIP_RADIUS] as const);
   const chipRows = assignRows(chipSpans, 2, 1);
-  const isLoop = stops[0]!.place.id === stops.at(-1)!.place.id;
+  const isLoop = stops[0]!.spot.id === stops.at(-1)!.spot.id;
   const lastX = layout.spans.at(-1)![1];
   return (
     <>
@@ -40,8 +40,8 @@ export function RunStops({ way, widthPx, analysis, labels, numbers, ...rest }: P
           const { x } = posts[i]!;
           return <line key={i} x1={x} x2={x} y1={y + 4} y2={CHIP_Y} stroke={chart.faint} />;
         })}
-        {stops.map(({ place }, i) =>
-          place.kind === 'device' && !posts.some(({ stop }) => stop === i) ? (
+        {stops.map(({ spot }, i) =>
+          spot.kind === 'device' && !posts.some(({ stop }) => stop === i) ? (
             <line
               key={i}
               x1={layout.spans[i]![0]}
@@ -56,16 +56,16 @@ export function RunStops({ way, widthPx, analysis, labels, numbers, ...rest }: P
       </g>
       {stops.map((stop, i) => {
         const span = layout.spans[i]!;
-        const key = `${stop.place.id} ${i}`;
-        switch (stop.place.kind) {
+        const key = `${stop.spot.id} ${i}`;
+        switch (stop.spot.kind) {
           case 'source':
-          case 'end': {
-            const side = stop.place.kind === 'source' ? 'start' : 'end';
+          case 'destination': {
+            const side = stop.spot.kind === 'source' ? 'start' : 'end';
             const isAtEdge = side === 'start' ? span[0] < 80 : lastX > widthPx - 80;
             const edgeX = side === 'start' ? EDGE_PX : widthPx - EDGE_PX;
             const nearX = side === 'start' ? span[0] - 8 : span[1] + 34;
             return (
-              <RunEnd
+              <RunDestination
                 key={key}
                 stop={stop}
                 x={side === 'start' ? span[0] : span[1]}
@@ -76,17 +76,17 @@ export function RunStops({ way, widthPx, analysis, labels, numbers, ...rest }: P
               />
             );
           }
-          case 'lead': {
+          case 'cable': {
             const { firstDevice, lastDevice } = layout;
             const stretch =
               firstDevice < 0 || i < firstDevice ? 'in' : i > lastDevice ? 'out' : 'board';
             return (
-              <RunLead
+              <RunCable
                 key={key}
                 stop={stop}
                 span={span}
                 stretch={stretch}
-                onGrip={onGripLead}
+                onGrip={onGripCable}
                 {...part}
               />
             );
@@ -105,7 +105,7 @@ export function RunStops({ way, widthPx, analysis, labels, numbers, ...rest }: P
                 chipY={CHIP_Y - 3 + chipRows[at]! * CHIP_ROW_PX}
                 analysis={analysis}
                 onGrip={onGripPost}
-                onStamp={onStamp}
+                onToggle={onToggle}
                 {...part}
               />
             );

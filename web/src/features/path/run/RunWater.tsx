@@ -1,6 +1,6 @@
 import {
   formatQuantity,
-  namePlace,
+  nameSpot,
   type Analysis,
   type Rig,
   type SectionSummary,
@@ -72,7 +72,7 @@ export function RunWater({ rig, layout, analysis, units }: Props) {
 /** "exposed · the pickup drives 7.15 m", or as much of it as there is room for. */
 function fitLabel(full: string, section: SectionSummary, units: UnitSystem, room: number): string {
   const short = full.slice(full.indexOf('·') + 2);
-  const length = formatQuantity(section.leadM, 'length', units);
+  const length = formatQuantity(section.cableM, 'length', units);
   return [full, short, length].find((text) => textWidth(text) <= room) ?? '';
 }
 
@@ -83,9 +83,9 @@ function sayDriver(
   units: UnitSystem,
 ): string {
   const water = section.exposed ? 'exposed' : 'sheltered';
-  const { place } = stops[section.driver]!;
-  const driver = section.rOutOhm === null ? 'the pickup' : namePlace(rig, place);
+  const { spot } = stops[section.driver]!;
+  const driver = section.rOutOhm === null ? 'the pickup' : nameSpot(rig, spot);
   const from =
     section.rOutOhm === null ? '' : ` from ${formatQuantity(section.rOutOhm, 'resistance', units)}`;
-  return `${water} · ${driver} drives ${formatQuantity(section.leadM, 'length', units)}${from}`;
+  return `${water} · ${driver} drives ${formatQuantity(section.cableM, 'length', units)}${from}`;
 }

@@ -6,15 +6,15 @@ interface Props {
   readonly x: number;
   readonly y: number;
   readonly switchId: string;
-  readonly canStamp: boolean;
+  readonly canToggle: boolean;
   readonly engaged: boolean;
   readonly selected: boolean;
-  readonly onStamp: (switchId: string) => void;
+  readonly onToggle: (switchId: string) => void;
 }
 
 /** Round for a foot-switch, square for a device without one; filled while it is on. */
 export function SwitchChip(props: Props) {
-  const { number, x, y, switchId, canStamp, engaged, selected, onStamp } = props;
+  const { number, x, y, switchId, canToggle, engaged, selected, onToggle } = props;
   const { chart } = useTheme();
   const r = CHIP_RADIUS;
   const look = {
@@ -24,12 +24,12 @@ export function SwitchChip(props: Props) {
   };
   return (
     <g
-      onClick={() => onStamp(switchId)}
-      style={{ cursor: canStamp ? 'pointer' : 'default' }}
-      data-stamp={switchId}
+      onClick={() => onToggle(switchId)}
+      style={{ cursor: canToggle ? 'pointer' : 'default' }}
+      data-switch={switchId}
       data-on={engaged}
     >
-      {canStamp ? (
+      {canToggle ? (
         <circle cx={x} cy={y} r={r} {...look} />
       ) : (
         <rect x={x - r} y={y - r} width={2 * r} height={2 * r} {...look} />

@@ -1,5 +1,5 @@
 import {
-  END_KINDS,
+  DESTINATION_KINDS,
   findDevice,
   formatQuantity,
   loopSwitch,
@@ -7,7 +7,7 @@ import {
   type Row,
   type UnitSystem,
 } from '@gullwind/core';
-import { selectHop, type Selection } from '../selection';
+import { selectConnection, type Selection } from '../selection';
 import { INLET_ROW_PX, INLET_Y, shorten, textWidth } from './runGeometry';
 import { assignRows } from './runLayout';
 import { postsOf, type DrawnWay } from './runWays';
@@ -17,7 +17,7 @@ export type InletPiece =
   | { readonly kind: 'text'; readonly text: string; readonly selection: Selection | null }
   | { readonly kind: 'device'; readonly text: string; readonly id: string }
   | {
-      readonly kind: 'lead';
+      readonly kind: 'cable';
       readonly selection: Selection;
       readonly isMissing: boolean;
       readonly says: string;
@@ -38,7 +38,7 @@ export interface LaidInlet extends Inlet {
   readonly x: readonly number[];
 }
 
-const LEAD_PX = 22;
+const CABLE_PX = 22;
 const CHIP_PX = 24;
 const DEVICE_CHIP_PX = 24;
 const GAP_PX = 16;
@@ -50,15 +50,15 @@ export function findInlets(
   ways: readonly DrawnWay[],
   units: UnitSystem,
 ): readonly Inlet[] {
-  const drawn = new Set(ways.flatMap(({ stops }) => stops.map(({ place }) => place.id)));
-  const onLine = ({ leads, devices, id }: Row) =>
+  const drawn = new Set(ways.flatMap(({ stops }) => stops.map(({ spot }) => spot.id)));
+  const onLine = ({ cables, devices, id }: Row) =>
     drawn.has(id) ||
-    leads.some((lead) => lead && drawn.has(lead.id)) ||
+    cables.some((cable) => cable && drawn.has(cable.id)) ||
     devices.some((device) => drawn.has(device.id));
   const posts = ways.flatMap(postsOf);
   return posts.flatMap(({ deviceId, x }): Inlet[] => {
     const device = findDevice(rig, deviceId)!;
-    const hanging = rig.rows.filter(({ at }) => anchorOf(at) === deviceId);
+    const hanging = rig.electrical.rows.filter(({ at }) => anchorOf(at) === deviceId);
     const loops = hanging.filter(({ at }) => at.kind === 'loop');
     const others = hanging.filter((row) => row.at.kind !== 'loop' && !onLine(row));
     const open = loops.filter((row) => !onLine(row));
@@ -99,16 +99,16 @@ const word = (text: string, selection: Selection | null = null): InletPiece => (
 });
 
 function chain(row: Row, units: UnitSystem): readonly InletPiece[] {
-  return row.leads.flatMap((lead, hop): InletPiece[] => {
+  return row.cables.flatMap((cable, connection): InletPiece[] => {
     const piece: InletPiece = {
-      kind: 'lead',
-      selection: selectHop(row, hop),
-      isMissing: lead === null,
-      says: lead
-        ? `${lead.name}, ${formatQuantity(lead.lengthM.value, 'length', units)}`
-        : 'no lead here yet',
+      kind: 'cable',
+      selection: selectConnection(row, connection),
+      isMissing: cable === null,
+      says: cable
+        ? `${cable.name}, ${formatQuantity(cable.lengthM.value, 'length', units)}`
+        : 'no cable here yet',
     };
-    const device = row.devices[hop];
+    const device = row.devices[connection];
     if (!device) return [piece];
     return [piece, { kind: 'device', text: shorten(device.name, 14), id: device.id }];
   });
@@ -117,7 +117,7 @@ function chain(row: Row, units: UnitSystem): readonly InletPiece[] {
 function sidePieces(rig: Rig, row: Row, units: UnitSystem): readonly InletPiece[] {
   const { at } = row;
   if (at.kind === 'guitar') {
-    const guitar = rig.guitars.find(({ id }) => id === at.guitar)!;
+    const guitar = rig.electrical.guitars.find(({ id }) => id === at.guitar)!;
     const name = word(shorten(guitar.name, 18), { kind: 'guitar', id: guitar.id });
     return [name, ...chain(row, units), word('at rest')];
   }
@@ -131,12 +131,15 @@ function sidePieces(rig: Rig, row: Row, units: UnitSystem): readonly InletPiece[
         id: to.device,
       }),
     ];
-  const end = rig.ends.find(({ id }) => id === to.end)!;
+  const destination = rig.electrical.destinations.find(({ id }) => id === to.destination)!;
   const name =
-    end.kind === 'amp' || end.kind === 'tuner'
-      ? end.name
-      : `${end.name}, ${END_KINDS[end.kind].label}`;
-  return [...chain(row, units), word(`○ ${shorten(name, 22)}`, { kind: 'end', id: end.id })];
+    destination.kind === 'amp' || destination.kind === 'tuner'
+      ? destination.name
+      : `${destination.name}, ${DESTINATION_KINDS[destination.kind].label}`;
+  return [
+    ...chain(row, units),
+    word(`○ ${shorten(name, 22)}`, { kind: 'destination', id: destination.id }),
+  ];
 }
 
 /** A loop by its number; what is in it only where the line does not run through it already. */
@@ -148,7 +151,7 @@ function loopPieces(
 ): readonly InletPiece[] {
   if (row.at.kind !== 'loop') return [];
   const switchId = loopSwitch(row.at.device, row.at.loop);
-  const isClosed = rig.standing.positions[switchId] === true;
+  const isClosed = rig.state.positions[switchId] === true;
   const head: InletPiece = { kind: 'loop', switchId, isClosed };
   return isOnLine ? [head] : [head, ...chain(row, units)];
 }
@@ -159,8 +162,8 @@ export function pieceWidth(piece: InletPiece): number {
       return textWidth(piece.text) + 8;
     case 'device':
       return DEVICE_CHIP_PX + textWidth(piece.text) + 6;
-    case 'lead':
-      return LEAD_PX;
+    case 'cable':
+      return CABLE_PX;
     case 'loop':
       return CHIP_PX;
   }

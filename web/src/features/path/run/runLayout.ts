@@ -1,4 +1,4 @@
-import type { RunPlace, RunPoint, StopSummary } from '@gullwind/core';
+import type { RunSpot, RunPoint, StopSummary } from '@gullwind/core';
 
 /** A stretch of the way drawn to one scale. */
 export interface Stretch {
@@ -22,20 +22,20 @@ export interface WayLayout {
 const BREAK_PX = 58;
 const LEAST_END_PX = 90;
 const LEAST_BOARD_PX = 40;
-/** What a lead that is still missing is drawn as, m. */
+/** What a cable that is still missing is drawn as, m. */
 const MISSING_M = 0.3;
 
-type LaidStop = Pick<StopSummary, 'place' | 'role' | 'leadM'>;
+type LaidStop = Pick<StopSummary, 'spot' | 'role' | 'cableM'>;
 
-const drawnM = ({ role, leadM }: LaidStop): number => (role === 'gap' ? MISSING_M : leadM);
+const drawnM = ({ role, cableM }: LaidStop): number => (role === 'gap' ? MISSING_M : cableM);
 
 /**
- * Lays a way out to scale between two edges: lead in, board and lead out each with a scale of its own and
+ * Lays a way out to scale between two edges: cable in, board and cable out each with a scale of its own and
  * a break between them. The board takes more of the width the more devices stand on it; the two ends
- * share the rest by the square root of their lengths, so that a lead drawn longer also takes more room.
+ * share the rest by the square root of their lengths, so that a cable drawn longer also takes more room.
  */
 export function layoutWay(stops: readonly LaidStop[], x0: number, x1: number): WayLayout {
-  const isDevice = ({ place }: LaidStop) => place.kind === 'device';
+  const isDevice = ({ spot }: LaidStop) => spot.kind === 'device';
   const firstDevice = stops.findIndex(isDevice);
   const lastDevice = stops.findLastIndex(isDevice);
   if (firstDevice < 0) {
@@ -45,7 +45,7 @@ export function layoutWay(stops: readonly LaidStop[], x0: number, x1: number): W
   const inStops = stops.slice(0, firstDevice);
   const boardStops = stops.slice(firstDevice, lastDevice + 1);
   const outStops = stops.slice(lastDevice + 1);
-  const posts = new Set(boardStops.filter(isDevice).map(({ place }) => place.id)).size;
+  const posts = new Set(boardStops.filter(isDevice).map(({ spot }) => spot.id)).size;
   const usable = x1 - x0 - 2 * BREAK_PX;
   const [inPx, boardPx] = shareWidth(usable, posts, totalM(inStops), totalM(outStops));
   const board0 = x0 + inPx + BREAK_PX;
@@ -79,7 +79,7 @@ function stretchOf(
   stops: readonly LaidStop[],
 ): Stretch {
   const drawn = totalM(stops);
-  const lengthM = stops.reduce((sum, stop) => sum + stop.leadM, 0);
+  const lengthM = stops.reduce((sum, stop) => sum + stop.cableM, 0);
   return { kind, x0, x1, lengthM, pxPerM: drawn > 0 ? (x1 - x0) / drawn : 0 };
 }
 
@@ -103,21 +103,21 @@ function placeEvenly(
   x1: number,
   stops: readonly LaidStop[],
 ): readonly (readonly [number, number])[] {
-  const leads = stops.filter(({ place }) => place.kind === 'lead').length;
-  if (leads === 0) {
+  const cables = stops.filter(({ spot }) => spot.kind === 'cable').length;
+  if (cables === 0) {
     const x = kind === 'in' ? x0 : kind === 'out' ? x1 : (x0 + x1) / 2;
     return stops.map(() => [x, x] as const);
   }
-  const each = (x1 - x0) / leads;
+  const each = (x1 - x0) / cables;
   let at = x0;
-  return stops.map(({ place }) => {
+  return stops.map(({ spot }) => {
     const from = at;
-    if (place.kind === 'lead') at += each;
+    if (spot.kind === 'cable') at += each;
     return [from, at] as const;
   });
 }
 
-export function placeX({ spans }: WayLayout, { stop, at }: RunPlace): number {
+export function spotX({ spans }: WayLayout, { stop, at }: RunSpot): number {
   const [x0, x1] = spans[stop]!;
   if (at === 'in') return x0;
   return at === 'out' ? x1 : x0 + (x1 - x0) * at;
@@ -132,11 +132,11 @@ export interface ThreadPoint {
 /** The thread's points from left to right; at a scale break it runs on unchanged to the next stretch. */
 export function layThread(layout: WayLayout, points: readonly RunPoint[]): readonly ThreadPoint[] {
   const { stretches, firstDevice, lastDevice } = layout;
-  return points.flatMap(({ place, treble: { trebleDb } }): ThreadPoint[] => {
-    const here = { x: placeX(layout, place), trebleDb };
-    if (place.stop === firstDevice && place.at === 'in')
+  return points.flatMap(({ spot, treble: { trebleDb } }): ThreadPoint[] => {
+    const here = { x: spotX(layout, spot), trebleDb };
+    if (spot.stop === firstDevice && spot.at === 'in')
       return [{ x: stretches[0]!.x1, trebleDb }, here];
-    if (place.stop === lastDevice && place.at === 'out')
+    if (spot.stop === lastDevice && spot.at === 'out')
       return [here, { x: stretches[2]!.x0, trebleDb }];
     return [here];
   });
@@ -161,11 +161,11 @@ export function assignRows(
   rows: number,
   gapPx: number,
 ): readonly number[] {
-  const endOf = new Array<number>(rows).fill(-Infinity);
+  const destinationOf = new Array<number>(rows).fill(-Infinity);
   return spans.map(([from, to]) => {
-    const free = endOf.findIndex((end) => from >= end + gapPx);
-    const row = free >= 0 ? free : endOf.indexOf(Math.min(...endOf));
-    endOf[row] = to;
+    const free = destinationOf.findIndex((destination) => from >= destination + gapPx);
+    const row = free >= 0 ? free : destinationOf.indexOf(Math.min(...destinationOf));
+    destinationOf[row] = to;
     return row;
   });
 }

@@ -13,20 +13,27 @@ export interface DrawnWay {
 const LOOP_SHARE = 0.3;
 const BETWEEN_PX = 92;
 
-/** The ways a Run shows: the one to an end, and behind it that end's effects loop where it has one. */
+/** The ways a Run shows: the one to an end, and after it that end's effects loop where it has one. */
 export function shownRows(rig: Rig, rowId: string): readonly string[] {
-  const row = rig.rows.find(({ id }) => id === rowId) ?? rig.rows[0]!;
+  const row = rig.electrical.rows.find(({ id }) => id === rowId) ?? rig.electrical.rows[0]!;
   const { at } = row;
-  if (at.kind === 'ampLoop') return [frontOf(rig, at.end).id, row.id];
-  const end = at.kind === 'side' && at.to.kind === 'end' ? at.to.end : rig.ends[0]!.id;
-  const loop = rig.rows.find((other) => other.at.kind === 'ampLoop' && other.at.end === end);
+  if (at.kind === 'ampLoop') return [frontOf(rig, at.destination).id, row.id];
+  const destination =
+    at.kind === 'side' && at.to.kind === 'destination'
+      ? at.to.destination
+      : rig.electrical.destinations[0]!.id;
+  const loop = rig.electrical.rows.find(
+    (other) => other.at.kind === 'ampLoop' && other.at.destination === destination,
+  );
   return loop ? [row.id, loop.id] : [row.id];
 }
 
 /** The row that arrives at an end. */
-const frontOf = (rig: Rig, end: string): Row =>
-  rig.rows.find(({ at }) => at.kind === 'side' && at.to.kind === 'end' && at.to.end === end) ??
-  rig.rows[0]!;
+const frontOf = (rig: Rig, destination: string): Row =>
+  rig.electrical.rows.find(
+    ({ at }) =>
+      at.kind === 'side' && at.to.kind === 'destination' && at.to.destination === destination,
+  ) ?? rig.electrical.rows[0]!;
 
 export const stopsOf = (rig: Rig, rowId: string): readonly StopSummary[] =>
   drivePath(routeOf(rig, rowId)).stops;
@@ -54,9 +61,9 @@ export interface Post {
 
 export function postsOf({ stops, layout }: DrawnWay): readonly Post[] {
   const seen = new Set<string>();
-  return stops.flatMap(({ place }, stop) => {
-    if (place.kind !== 'device' || place.part === 'standIn' || seen.has(place.id)) return [];
-    seen.add(place.id);
-    return [{ deviceId: place.id, stop, x: layout.spans[stop]![0] }];
+  return stops.flatMap(({ spot }, stop) => {
+    if (spot.kind !== 'device' || spot.part === 'pickupSimulator' || seen.has(spot.id)) return [];
+    seen.add(spot.id);
+    return [{ deviceId: spot.id, stop, x: layout.spans[stop]![0] }];
   });
 }

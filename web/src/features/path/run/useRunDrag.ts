@@ -1,10 +1,10 @@
-import { FIELD_RULES, findLead, rowOf, type Rig } from '@gullwind/core';
+import { FIELD_RULES, findCable, rowOf, type Rig } from '@gullwind/core';
 import { useRef, type PointerEvent } from 'react';
 import { postsOf, type DrawnWay } from './runWays';
 
 type Grip =
   | {
-      readonly kind: 'lead';
+      readonly kind: 'cable';
       readonly id: string;
       readonly lengthM: number;
       readonly pxPerM: number;
@@ -26,7 +26,7 @@ interface Drag {
 }
 
 interface Handlers {
-  readonly onLeadDrag: (id: string, lengthM: number, done: boolean) => void;
+  readonly onCableDrag: (id: string, lengthM: number, done: boolean) => void;
   readonly onPostDrag: (id: string, to: number, done: boolean) => void;
   readonly onDragGivenUp: () => void;
 }
@@ -56,20 +56,20 @@ export function useRunDrag(rig: Rig, ways: readonly DrawnWay[], handlers: Handle
     if (!current.moved) event.currentTarget.setPointerCapture(event.pointerId);
     current.moved = true;
     const { grip } = current;
-    if (grip.kind === 'lead') handlers.onLeadDrag(grip.id, draggedLength(grip, dx), done);
+    if (grip.kind === 'cable') handlers.onCableDrag(grip.id, draggedLength(grip, dx), done);
     else handlers.onPostDrag(grip.id, draggedPlace(grip, dx), done);
   };
 
   return {
-    gripLead: (id: string, event: PointerEvent) => {
-      const lead = findLead(rig, id)!;
+    gripCable: (id: string, event: PointerEvent) => {
+      const cable = findCable(rig, id)!;
       const { stretch, isOut } = stretchUnder(ways, id);
       start(
         {
-          kind: 'lead',
+          kind: 'cable',
           id,
-          lengthM: lead.lengthM.value,
-          pxPerM: (stretch || PX_PER_M_OF_NOTHING) * lead.coil.value,
+          lengthM: cable.lengthM.value,
+          pxPerM: (stretch || PX_PER_M_OF_NOTHING) * cable.coil.value,
           sign: isOut ? -1 : 1,
         },
         event,
@@ -96,10 +96,10 @@ export function useRunDrag(rig: Rig, ways: readonly DrawnWay[], handlers: Handle
   };
 }
 
-/** px per metre where a lead is drawn, and whether it leads out, so that it is held at its near end. */
-function stretchUnder(ways: readonly DrawnWay[], leadId: string) {
+/** px per metre where a cable is drawn, and whether it cables out, so that it is held at its near end. */
+function stretchUnder(ways: readonly DrawnWay[], cableId: string) {
   for (const { stops, layout } of ways) {
-    const at = stops.findIndex(({ place }) => place.kind === 'lead' && place.id === leadId);
+    const at = stops.findIndex(({ spot }) => spot.kind === 'cable' && spot.id === cableId);
     if (at < 0) continue;
     const { firstDevice, lastDevice, stretches } = layout;
     const isOut = firstDevice >= 0 && at > lastDevice;
@@ -109,8 +109,8 @@ function stretchUnder(ways: readonly DrawnWay[], leadId: string) {
   return { stretch: 0, isOut: false };
 }
 
-function draggedLength(grip: Extract<Grip, { kind: 'lead' }>, dx: number): number {
-  const { min, max } = FIELD_RULES.lead.lengthM;
+function draggedLength(grip: Extract<Grip, { kind: 'cable' }>, dx: number): number {
+  const { min, max } = FIELD_RULES.cable.lengthM;
   const step = grip.pxPerM >= FINE_PX_PER_M ? 0.01 : 0.1;
   const lengthM = grip.lengthM + (grip.sign * dx) / grip.pxPerM;
   return Math.min(max, Math.max(min, Number((Math.round(lengthM / step) * step).toFixed(2))));

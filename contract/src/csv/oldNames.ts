@@ -1,0 +1,26 @@
+/// What columns and words of gear lists were called before; lists that were written then are still read.
+
+const HEADERS: readonly (readonly [RegExp, string])[] = [
+  [/\bleads?\b/giu, 'cable'],
+  [/\bstand-in\b/giu, 'pickup simulator'],
+];
+
+/** A header as it would be written today. */
+export const headerNow = (header: string): string =>
+  HEADERS.reduce((text, [then, now]) => text.replace(then, now), header);
+
+const WORDS: Readonly<Record<string, string>> = {
+  lead: 'cable',
+  end: 'destination',
+  loaded: 'hardwired',
+  coveredtwin: 'coveredHumbucker',
+  hottwin: 'hotHumbucker',
+  'covered twin coil': 'coveredHumbucker',
+  'hot twin coil': 'hotHumbucker',
+};
+
+/** A word out of a list of words as it would be written today. */
+export function wordNow(word: string): string {
+  const key = word.trim().toLowerCase();
+  return Object.hasOwn(WORDS, key) ? WORDS[key]! : word;
+}

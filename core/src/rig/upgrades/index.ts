@@ -1,0 +1,1 @@
+export { kindNow, upgradeRig, upgradeThing } from './upgradeRig';
