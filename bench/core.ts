@@ -198,7 +198,7 @@ console.log(
 
 const drawsMs =
   onceUs(1, () => {
-    finish(findTolerance({ rig: buffered, rowId: mainRow(buffered).id }, { draws: 2000 }));
+    finish(findTolerance({ chain: buffered, rowId: mainRow(buffered).id }, { draws: 2000 }));
   }) / 1000;
 console.log(`2,000 tolerance draws, 20 pedals: ${drawsMs.toFixed(0)} ms`);
 

@@ -233,7 +233,7 @@ describe('bad input gets its message in place and changes nothing', () => {
   test('the 65th pedal', async () => {
     const url = `${world.server.address}api/rigs`;
     const { rig } = (await (await fetch(`${url}/${PIT_BOARD}`)).json()) as {
-      rig: { electrical: { rows: { devices: object[]; cables: object[] }[] } };
+      rig: { nextIds: object; electrical: { rows: { devices: object[]; cables: object[] }[] } };
     };
     const [row] = rig.electrical.rows as [(typeof rig.electrical.rows)[0]];
     const devices = Array.from({ length: 64 }, (_, i) => ({ ...row.devices[4], id: `d${i + 1}` }));
@@ -246,7 +246,7 @@ describe('bad input gets its message in place and changes nothing', () => {
         id,
         rig: {
           ...rig,
-          nextIds: { g: 9, r: 9, e: 9, d: 65, l: 66 },
+          nextIds: { ...rig.nextIds, d: 65, l: 66 },
           electrical: { ...rig.electrical, rows: [{ ...row, devices, cables }] },
         },
       }),

@@ -31,7 +31,7 @@ describe('from an empty database', () => {
     inputs++;
     await page.click('[aria-label="Another guitar instead"]');
     await page.find('[role="dialog"] input');
-    await type('covered twin', Key.ENTER);
+    await type('covered humb', Key.ENTER);
     await page.findText('p', 'covered humbucker');
 
     inputs++;
@@ -42,7 +42,7 @@ describe('from an empty database', () => {
     inputs++;
     await adding.click();
     await type('delay, drive, wah, tuner, reverb, drive', Key.ENTER);
-    await page.find('[aria-label="Take reverb out"]');
+    await page.find('[aria-label="Delete reverb"]');
 
     inputs++;
     await page.click('[aria-label="Length of the cable to the amp"]');
@@ -79,7 +79,7 @@ describe('from an empty database', () => {
     await (await page.findText('button', 'New rig')).click();
     await page.click('nav a[href$="/brief"]');
     await page.typeInto('Add pedals: name or kind', 'drive, zither, delay');
-    await page.find('[aria-label="Take delay out"]');
+    await page.find('[aria-label="Delete delay"]');
     await page.findText('p', '“zither”: neither in the gear list nor a kind of pedal');
     expect(await (await page.inputOf('Add pedals: name or kind')).getAttribute('value')).toBe(
       'zither',

@@ -52,7 +52,7 @@ test('six pedals in a row with a tuner tap, by keyboard alone', async () => {
   await page.press('2', '4', '7');
   await page.find('[data-on="true"][data-switch="d7"]');
   await page.press(Key.END);
-  await page.selected('end, amp');
+  await page.selected('destination, amp');
   await page.press(Key.ARROW_LEFT);
   await page.selected('the cable to the amp');
   await page.press(Key.ENTER);
@@ -171,7 +171,7 @@ test('two guitars, one by wireless, a gate with its key at the front, a delay in
   await page.addPedal('drive');
 
   await page.press(Key.END);
-  await page.selected('end, amp');
+  await page.selected('destination, amp');
   await (await page.findText('button', 'Use the effects loop')).click();
   await page.addPedal('delay');
 

@@ -10,7 +10,7 @@ import { gearRoutes } from './gear/gearRoutes';
 import { checkHostAndOrigin, demandJson, securityHeaders } from './guards';
 import { rigRoutes } from './rigs/rigRoutes';
 import type { Gatekeeper } from './session/passphrase';
-import { demandSession, sessionRoutes } from './session/sessionRoutes';
+import { demandSession, keepSession, sessionRoutes } from './session/sessionRoutes';
 import { settingsRoutes } from './settings/settingsRoutes';
 import { workspaceRoutes } from './workspace/workspaceRoutes';
 
@@ -67,7 +67,7 @@ function apiRoutes({ db, gate }: Backend): Router {
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
-  router.use(demandJson);
+  router.use(demandJson, keepSession(gate));
   router.use('/gear', express.json({ limit: GEAR_LIMIT }));
   // Only who may come in is listened to at such a length.
   router.use('/workspace', demandSession(gate), express.json({ limit: WORKSPACE_LIMIT }));

@@ -24,16 +24,24 @@ describe('sign-in, where the server can be reached from elsewhere', () => {
       .post('/api/session')
       .send({ passphrase })
       .expect(200);
-    const cookie = signedIn.headers['set-cookie']![0]!;
-    expect(cookie).toMatch(/HttpOnly/u);
-    expect(cookie).toMatch(/SameSite=Strict/u);
-    await request(guarded.url).get('/api/rigs').set('Cookie', cookie).expect(200);
-    const forged = cookie.replace(/=\d+\./u, `=${Date.now() + 1e12}.`);
-    await expectProblem(
-      request(guarded.url).get('/api/rigs').set('Cookie', forged),
-      401,
-      'sign-in-required',
-    );
+    const cookies = signedIn.headers['set-cookie'] as unknown as string[];
+    for (const cookie of cookies) {
+      expect(cookie).toMatch(/httponly/iu);
+      expect(cookie).toMatch(/samesite=strict/iu);
+    }
+    const [session, signature] = cookies.map((cookie) => cookie.split(';')[0]!);
+    const ask = (...sent: readonly string[]) =>
+      request(guarded.url).get('/api/rigs').set('Cookie', sent.join('; '));
+    await ask(session!, signature!).expect(200);
+    const forever = Buffer.from(JSON.stringify({ until: Date.now() + 1e12 })).toString('base64');
+    for (const forged of [
+      [session!],
+      [`gullwind_session=${forever}`],
+      [`gullwind_session=${forever}`, signature!],
+      [session!, `${signature!.slice(0, -1)}${signature!.endsWith('A') ? 'B' : 'A'}`],
+      ['gullwind_session=%%%', signature!],
+    ])
+      await expectProblem(ask(...forged), 401, 'sign-in-required');
   });
 
   test('the eleventh attempt has to wait', async () => {

@@ -23,12 +23,12 @@ const refused = (message: string): Read<Table> => ({
   problems: [{ path: 'file', message }],
 });
 
-/** The one that makes the most of the first line; cells further down may hold any of them. */
-function delimiterOf(text: string): string {
-  const cells = (delimiter: string) =>
-    Papa.parse<string[]>(text.trimStart(), { delimiter, preview: 1 }).data[0]?.length ?? 0;
-  return [',', ';', '\t', '|'].reduce((best, one) => (cells(one) > cells(best) ? one : best));
-}
+const DELIMITERS = [',', ';', '\t', '|'];
+
+/** Guessed from the header alone: cells further down may hold any of them. */
+const delimiterOf = (text: string): string =>
+  Papa.parse(text.trimStart().split(/\r?\n/u, 1)[0]!, { delimitersToGuess: DELIMITERS }).meta
+    .delimiter;
 
 /** Reads CSV (RFC 4180) with commas, semicolons or tabs between its cells. */
 export function readTable(text: string): Read<Table> {

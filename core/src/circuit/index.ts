@@ -16,3 +16,6 @@ export { loadAdmittance } from './loadAdmittance';
 export { createLadderState, resetLadder } from './ladderState';
 export type { LadderState } from './ladderState';
 export { endLadder, runLadder, solveLadder } from './solveLadder';
+export { bisect } from './bisect';
+export { over, plus, sizeOfComplex } from './complex';
+export type { Complex } from './complex';

@@ -133,9 +133,9 @@ function stepAlone(
 ): void {
   switch (ops[k]) {
     case Op.Branch:
-      return stepBranch(branches[p[0]!]!, omega, state);
+      return stepBranch(branches[p[0]!]!, omega, state, runLadder);
     case Op.Join:
-      return stepJoin(branches[p[0]!]!, p, omega, state);
+      return stepJoin(branches[p[0]!]!, p, omega, state, runLadder);
     case Op.ShuntRC:
       return stepShuntRC(p[0]!, p[1]!, omega, state);
     case Op.ShuntLossyC:

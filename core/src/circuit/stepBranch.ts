@@ -1,21 +1,17 @@
-import type { Branch } from './ladder';
+import { over, plus, scaled, sizeOfComplex, times, type Complex } from './complex';
+import type { FrequencyGrid } from './frequencyGrid';
+import type { Branch, Ladder } from './ladder';
 import { resetLadder, sideStates, type LadderState } from './ladderState';
 import { loadAdmittance } from './loadAdmittance';
-import { runLadder } from './solveLadder';
 
-type Complex = readonly [re: number, im: number];
-
-const times = (a: Complex, b: Complex): Complex => [
-  a[0] * b[0] - a[1] * b[1],
-  a[0] * b[1] + a[1] * b[0],
-];
-const plus = (a: Complex, b: Complex): Complex => [a[0] + b[0], a[1] + b[1]];
-const scaled = (a: Complex, by: number): Complex => [a[0] * by, a[1] * by];
-
-function over(a: Complex, b: Complex): Complex {
-  const scale = 1 / (b[0] * b[0] + b[1] * b[1]);
-  return [(a[0] * b[0] + a[1] * b[1]) * scale, (a[1] * b[0] - a[0] * b[1]) * scale];
-}
+/** How a ladder is run: the solver's own loop, which comes here for what branches off. */
+export type Run = (
+  ladder: Ladder,
+  from: number,
+  to: number,
+  grid: FrequencyGrid,
+  state: LadderState,
+) => void;
 
 const dAt = (rows: Float64Array, i: number): Complex => [rows[4 * i]!, rows[4 * i + 1]!];
 const nAt = (rows: Float64Array, i: number): Complex => [rows[4 * i + 2]!, rows[4 * i + 3]!];
@@ -35,12 +31,13 @@ export function stepBranch(
   { ladder, load }: Branch,
   omega: Float64Array,
   state: LadderState,
+  run: Run,
 ): void {
   const [voltage, current] = sideStates(state);
   resetLadder(voltage, 1, 0);
   resetLadder(current, 0, 1);
   const grid = { frequencyHz: omega, omega };
-  for (const side of [voltage, current]) runLadder(ladder, 0, ladder.ops.length, grid, side);
+  for (const side of [voltage, current]) run(ladder, 0, ladder.ops.length, grid, side);
   for (let i = 0; i < omega.length; i++) {
     const y = loadAdmittance(load!, omega[i]!);
     const ended = ({ rows }: LadderState) => plus(dAt(rows, i), times(y, nAt(rows, i)));
@@ -63,18 +60,19 @@ export function stepJoin(
   p: Float64Array,
   omega: Float64Array,
   state: LadderState,
+  run: Run,
 ): void {
   const [inSeries, e1, e2] = [p[1] === 1, p[2]!, p[3]!];
   const [other] = sideStates(state);
   resetLadder(other);
-  runLadder(ladder, 0, ladder.ops.length, { frequencyHz: omega, omega }, other);
+  run(ladder, 0, ladder.ops.length, { frequencyHz: omega, omega }, other);
   for (let i = 0; i < omega.length; i++) {
     const [d1, n1] = [dAt(state.rows, i), nAt(state.rows, i)];
     const [d2, n2] = [dAt(other.rows, i), nAt(other.rows, i)];
     const [a, b] = inSeries ? [d2, d1] : [n2, n1];
     const e = plus(scaled(a, e1), scaled(b, e2));
-    const size = Math.hypot(a[0], a[1]) + Math.hypot(b[0], b[1]);
-    const cancelled = Math.hypot(e[0], e[1]) < NOTHING * size || size === 0;
+    const size = sizeOfComplex(a) + sizeOfComplex(b);
+    const cancelled = sizeOfComplex(e) < NOTHING * size || size === 0;
     const safe: Complex = cancelled ? [NOTHING * (size || 1), 0] : e;
     const d = inSeries ? times(d1, d2) : plus(times(d1, n2), times(d2, n1));
     const n = inSeries ? plus(times(n1, d2), times(n2, d1)) : times(n1, n2);

@@ -2,13 +2,13 @@ import { DRAW_GRID, FIGURE_BANDS, FIGURE_GRID, type Section } from '../circuit';
 import {
   addLevels,
   driverLoads,
-  drivePath,
-  routeOf,
+  driveWay,
   runningLevel,
   SectionSolver,
   lossByPart,
   type DriverLoad,
   type DrivenPath,
+  type DrivenWay,
   type Route,
   type RunPoint,
   type Stop,
@@ -107,8 +107,7 @@ const SILENCE_DB = -150;
 
 /** Measures the main way of a rig against straight-in; `solver` remembers sections from call to call. */
 export function measureRig(rig: Chain, solver: SectionSolver = new SectionSolver()): Measurement {
-  const route = routeOf(rig);
-  return measureRoute(route, drivePath(route), solver);
+  return measureWay(driveWay(rig), solver);
 }
 
 /** Measures one way of a rig and finds the reasons. @param rowId of the row that arrives; the main one unless named */
@@ -117,10 +116,10 @@ export function analyseRig(
   solver: SectionSolver = new SectionSolver(),
   rowId?: string,
 ): Analysis {
-  const route = routeOf(rig, rowId);
-  const path = drivePath(route);
-  const measurement = measureRoute(route, path, solver);
+  const way = driveWay(rig, rowId);
+  const measurement = measureWay(way, solver);
   if (measurement.kind !== 'sounding') return measurement;
+  const { route, path } = way;
   const { trebleDb } = measurement.figures;
   return {
     ...measurement,
@@ -135,7 +134,7 @@ export function analyseRig(
 export const isSilent = (route: Route, meter = new TrebleMeter()): boolean =>
   !(meter.measure(route.reference).levelDb > SILENCE_DB);
 
-export function measureRoute(route: Route, path: DrivenPath, solver: SectionSolver): Measurement {
+export function measureWay({ route, path }: DrivenWay, solver: SectionSolver): Measurement {
   const common = { rowId: route.rowId, stops: path.stops.map(showStop), sections: summarise(path) };
   if (isSilent(route)) return { ...common, points: [], kind: 'silent' };
   const reference = solveAll([route.reference], solver);

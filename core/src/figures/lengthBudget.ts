@@ -1,3 +1,4 @@
+import { bisect } from '../circuit';
 import { TrebleMeter, type DrivenPath, type Route, type Stop } from '../path';
 import { FIELD_RULES } from '../rig';
 
@@ -51,7 +52,8 @@ function budgetIn(scan: Scan, floor: number, trebleAt: CableOnPath['trebleAt']):
   const falls = scan.findIndex((point, i) => i > first && !holds(point));
   if (falls < 0) return { kind: 'beyond', lengthM: FIELD_RULES.cable.lengthM.max };
   const [from, to] = [scan[falls - 1]!.lengthM, scan[falls]!.lengthM];
-  return { kind: 'upTo', lengthM: bisect(trebleAt, floor, from, to) };
+  const lengthM = bisect((length) => trebleAt(length) >= floor, from, to, EXACT_M);
+  return { kind: 'upTo', lengthM };
 }
 
 function scanLengths(): readonly number[] {
@@ -88,18 +90,4 @@ function cableOn(path: DrivenPath, cableId: string, meter: TrebleMeter): CableOn
     return rest + meter.measure({ ...own.circuit, path: circuitPath }).trebleDb;
   };
   return { lengthM: stop.cableM, trebleAt };
-}
-
-function bisect(
-  trebleAt: (lengthM: number) => number,
-  floor: number,
-  holds: number,
-  falls: number,
-): number {
-  while (falls - holds > EXACT_M) {
-    const middle = (holds + falls) / 2;
-    if (trebleAt(middle) >= floor) holds = middle;
-    else falls = middle;
-  }
-  return holds;
 }

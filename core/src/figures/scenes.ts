@@ -1,6 +1,6 @@
-import { drivePath, routeOf, SectionSolver } from '../path';
+import { driveWay, SectionSolver } from '../path';
 import { atPlace, knownState, type Chain } from '../rig';
-import { measureRoute, type Sound } from './analyseRig';
+import { measureWay, type Sound } from './analyseRig';
 
 type Heard = Omit<Sound, 'nowDb'> | null;
 
@@ -12,8 +12,7 @@ export interface SideFigures {
 }
 
 function heardOf(rig: Chain, rowId: string, solver: SectionSolver): Heard {
-  const route = routeOf(rig, rowId);
-  const measured = measureRoute(route, drivePath(route), solver);
+  const measured = measureWay(driveWay(rig, rowId), solver);
   if (measured.kind !== 'sounding') return null;
   const { figures, absoluteTrebleDb, resonance, referenceResonance, corner, verdict } = measured;
   return { figures, absoluteTrebleDb, resonance, referenceResonance, corner, verdict };

@@ -1,3 +1,4 @@
+import { bisect } from '../circuit';
 import type { Section } from '../circuit';
 import type { Pot } from '../gear';
 import { guitarSource, subtractTreble, TrebleMeter, type Route } from '../path';
@@ -8,7 +9,7 @@ export type ToneEquivalent =
   { readonly kind: 'setting'; readonly travel: number } | { readonly kind: 'outOfReach' };
 
 const STEPS = 40;
-const BISECTIONS = 20;
+const EXACT_TRAVEL = 1e-8;
 const NEAR_DB = 0.05;
 
 /**
@@ -33,7 +34,10 @@ export function toneEquivalent(
   for (let k = STEPS - 1; k >= 0; k--) {
     const travel = k / STEPS;
     const here = excess(travel);
-    if (here * atBright <= 0) return { kind: 'setting', travel: bisect(excess, bright, travel) };
+    if (here * atBright <= 0) {
+      const isBefore = (at: number) => excess(at) * atBright > 0;
+      return { kind: 'setting', travel: bisect(isBefore, bright, travel, EXACT_TRAVEL) };
+    }
     bright = travel;
     atBright = here;
   }
@@ -46,14 +50,4 @@ function referenceAt(rig: Chain, route: Route, travel: number): Section {
   const second = guitar.second && { ...guitar.second, tone: turned(guitar.second.tone) };
   const source = guitarSource({ ...guitar, tone: turned(guitar.tone), second });
   return { ...route.reference, source };
-}
-
-function bisect(excess: (travel: number) => number, from: number, to: number): number {
-  const sign = Math.sign(excess(from));
-  for (let k = 0; k < BISECTIONS; k++) {
-    const middle = (from + to) / 2;
-    if (Math.sign(excess(middle)) === sign) from = middle;
-    else to = middle;
-  }
-  return (from + to) / 2;
 }

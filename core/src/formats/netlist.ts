@@ -1,6 +1,6 @@
 import { chooseCableForm } from '../circuit';
 import { isSilent, nameConnection, nameSpot, nameRow, nameSwitch, switchesOf } from '../figures';
-import { drivePath, routeOf } from '../path';
+import { driveWay } from '../path';
 import { mainRow, type Rig } from '../rig';
 import { NetlistBuilder, slug } from './netlistBuilder';
 
@@ -21,10 +21,9 @@ export type Netlist =
  * @param rowId of the row that arrives; the main one unless named
  */
 export function writeNetlist(rig: Rig, rowId = mainRow(rig).id): Netlist {
-  const route = routeOf(rig, rowId);
+  const { route, path } = driveWay(rig, rowId);
   if (isSilent(route))
     return { kind: 'refused', message: 'The guitar gives nothing: there is no circuit to write.' };
-  const path = drivePath(route);
   const { stops, sections, interrupted } = path;
   if (interrupted) {
     const where = nameSpot(rig, stops[interrupted.stop]!.spot);

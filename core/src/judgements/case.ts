@@ -3,7 +3,7 @@ import type { SoundingAnalysis, StatesAnalysis } from '../figures';
 import { switchesOf } from '../figures';
 import type { Device } from '../gear';
 import {
-  drivePath,
+  driveWay,
   feedsOf,
   routeOf,
   TrebleMeter,
@@ -33,11 +33,9 @@ export function openCase(
   analysis: SoundingAnalysis,
   states: StatesAnalysis,
 ): Case {
-  const route = routeOf(rig, rowId);
   return {
     rig,
-    route,
-    path: drivePath(route),
+    ...driveWay(rig, rowId),
     analysis,
     states,
     devices: allDevices(rig),

@@ -1,5 +1,6 @@
 import type { Load, PathElement, Section, Source } from '../circuit';
-import type { Route } from './route';
+import type { Chain } from '../rig';
+import { routeOf, type Route } from './route';
 import type { Spot } from './step';
 
 /** One thing on a way as its switches stand, in order from the source to the end. */
@@ -109,3 +110,15 @@ function closeSection(
 /** Where among the stops a thing of the rig stands first, or −1. */
 export const stopOf = (stops: readonly Stop[], kind: Spot['kind'], id: string): number =>
   stops.findIndex(({ spot }) => spot.kind === kind && spot.id === id);
+
+/** A way of a chain and its driven sections: the one place where a chain becomes something to measure. */
+export interface DrivenWay {
+  readonly route: Route;
+  readonly path: DrivenPath;
+}
+
+/** @param rowId of the row that arrives at the destination; the main one unless named */
+export function driveWay(chain: Chain, rowId?: string): DrivenWay {
+  const route = routeOf(chain, rowId);
+  return { route, path: drivePath(route) };
+}

@@ -11,6 +11,10 @@ import {
   runLadder,
   type Ladder,
   type Section,
+  over,
+  plus,
+  sizeOfComplex,
+  type Complex,
 } from '../circuit';
 import type { DrivenPath } from './drivenPath';
 
@@ -36,26 +40,14 @@ function loadOf(driver: number, section: Section): DriverLoad {
     transfer(after, section, 'voltage'),
   ];
   const source = sourceImpedance(section);
-  const ratio = (i: number) => divide(open[i]!, loaded[i]!);
+  const ratio = (i: number) => over(open[i]!, loaded[i]!);
   const at400 = ratio(0);
-  const total = { re: at400.re + source.re, im: at400.im + source.im };
+  const total = plus(at400, source);
   return {
     driver,
-    impedanceOhm: abs(ratio(1)),
-    interstageDb: 20 * Math.log10(abs(at400) / abs(total)),
+    impedanceOhm: sizeOfComplex(ratio(1)),
+    interstageDb: 20 * Math.log10(sizeOfComplex(at400) / sizeOfComplex(total)),
   };
-}
-
-interface Complex {
-  readonly re: number;
-  readonly im: number;
-}
-
-const abs = ({ re, im }: Complex) => Math.hypot(re, im);
-
-function divide(a: Complex, b: Complex): Complex {
-  const scale = 1 / (b.re * b.re + b.im * b.im);
-  return { re: (a.re * b.re + a.im * b.im) * scale, im: (a.im * b.re - a.re * b.im) * scale };
 }
 
 function pathLadder(section: Section): Ladder {
@@ -81,7 +73,7 @@ function transfer(
   const out = new Float64Array(2 * GRID.omega.length);
   endLadder(1, section.load, GRID, out, state);
   return Array.from({ length: GRID.omega.length }, (_, i) =>
-    divide({ re: 1, im: 0 }, { re: out[2 * i]!, im: out[2 * i + 1]! }),
+    over([1, 0], [out[2 * i]!, out[2 * i + 1]!]),
   );
 }
 
@@ -100,7 +92,7 @@ export function sourceImpedanceOhm(
   resetLadder(state);
   runLadder(ladder, 0, ladder.ops.length, grid, state);
   const [d0, d1, n0, n1] = state.rows;
-  return Math.hypot(n0!, n1!) / Math.hypot(d0!, d1!);
+  return sizeOfComplex([n0!, n1!]) / sizeOfComplex([d0!, d1!]);
 }
 
 /** Thévenin impedance of the source at 400 Hz: n / d after it. */
@@ -112,5 +104,5 @@ function sourceImpedance(section: Section): Complex {
   resetLadder(state);
   runLadder(ladder, 0, ladder.ops.length, GRID, state);
   const [d0, d1, n0, n1] = state.rows;
-  return divide({ re: n0!, im: n1! }, { re: d0!, im: d1! });
+  return over([n0!, n1!], [d0!, d1!]);
 }

@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import {
   compileSection,
   createLadderState,
@@ -22,7 +23,7 @@ const MOST_KEPT = 512;
  * edit re-solves only the sections it touches. The least recently used go first.
  */
 export class SectionSolver {
-  private readonly kept = new Map<string, SectionResponse>();
+  private readonly kept = new LRUCache<string, SectionResponse>({ max: MOST_KEPT });
   private readonly state: LadderState = createLadderState(FIGURE_GRID.omega.length);
   /** How many sections have been computed rather than remembered. */
   solved = 0;
@@ -30,10 +31,9 @@ export class SectionSolver {
   solve(section: Section): SectionResponse {
     const key = JSON.stringify(section);
     const known = this.kept.get(key);
-    const response = known ?? this.compute(section);
-    if (known) this.kept.delete(key);
+    if (known) return known;
+    const response = this.compute(section);
     this.kept.set(key, response);
-    if (this.kept.size > MOST_KEPT) this.kept.delete(this.kept.keys().next().value!);
     return response;
   }
 

@@ -34,7 +34,7 @@ export interface StateStatistics {
 /** Values this close count as the same extreme. */
 const SAME = 1e-9;
 
-/** Null where no path cables from source to end: every state is muted. */
+/** Null where no path leads from source to end: every state is muted. */
 export function stateStatistics(graph: StateGraph, values: EdgeValues): StateStatistics | null {
   const count = new Float64Array(graph.nodes);
   const sum = new Float64Array(graph.nodes);

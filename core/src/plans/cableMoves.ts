@@ -7,7 +7,7 @@ import {
   type CableClass,
 } from '../gear';
 import { capacitanceFor } from '../tools';
-import { drivePath, routeOf } from '../path';
+import { driveWay } from '../path';
 import { allCables, isPatch, mainRow, type Rig, type Row } from '../rig';
 import { MINUTES, NOTHING, USUAL_PRICE } from './efforts';
 import type { Effort, Move } from './move';
@@ -140,7 +140,7 @@ function lengthsFor(rig: Rig, cable: Cable): readonly number[] {
 function longerFor(rig: Rig, cable: Cable): readonly number[] {
   if (rig.electrical.approach.kind !== 'shaped' || mainRow(rig).cables[0]?.id !== cable.id)
     return [];
-  const answer = capacitanceFor(drivePath(routeOf(rig)), rig.electrical.approach.wantedHz.value);
+  const answer = capacitanceFor(driveWay(rig).path, rig.electrical.approach.wantedHz.value);
   if (answer.kind !== 'ok') return [];
   const perM = cable.cPerMF.value * (conductorM(cable) / cable.lengthM.value);
   const wanted = halves(cable.lengthM.value + answer.addF / perM);

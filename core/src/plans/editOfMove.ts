@@ -1,5 +1,5 @@
 import { deviceOfClass, entered, patchCable, type Cable } from '../gear';
-import { drivePath, routeOf, type DrivenPath } from '../path';
+import { driveWay, routeOf, type DrivenPath } from '../path';
 import {
   applyTrusted,
   findDevice,
@@ -207,7 +207,7 @@ function capacitorEdit(rig: Rig, { goal }: ActionOf<'capacitor'>): Edit | null {
 export function capacitorPlace(
   rig: Rig,
 ): { readonly cable: Cable; readonly path: DrivenPath } | null {
-  const path = drivePath(routeOf({ ...rig, state: countedScenes(rig)[0]! }));
+  const { path } = driveWay({ ...rig, state: countedScenes(rig)[0]! });
   const first = path.sections[0];
   if (path.interrupted || !first) return null;
   const cables = first.connections.flatMap((connection) => {

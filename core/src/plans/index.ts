@@ -13,7 +13,7 @@ export { searchPlans, searchToEnd } from './searchPlans';
 export type { PlanSearch, SearchOptions, SearchProgress } from './searchPlans';
 export { orderEdit, proposeOrder, USUAL_CONVENTIONS } from './order';
 export type { Conventions, ProposedPlace } from './order';
-export { isWithinTolerance } from './withinTolerance';
+export { findWithinTolerance } from './withinTolerance';
 export { choosePlans } from './choosePlans';
 export type { Proposal } from './choosePlans';
 export {

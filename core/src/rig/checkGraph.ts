@@ -1,4 +1,5 @@
-import { findDevice, mainRow, rowOf, type Electrical, type Row } from './electrical';
+import { findDevice, mainRow, rowOf } from './chain';
+import type { Electrical, Row } from './electrical';
 import type { RigProblem } from './rigProblem';
 
 /** What the rows are checked in. */
@@ -82,7 +83,7 @@ function sideProblem(
       return `The side cable of ${device.name} ends nowhere: “${to.destination}” is not in the rig.`;
     return destination > 0
       ? null
-      : `Two drivers on one wire: the side cable of ${device.name} arrives at ${rig.electrical.destinations[0]!.name}, where the main row destinations.`;
+      : `Two drivers on one wire: the side cable of ${device.name} arrives at ${rig.electrical.destinations[0]!.name}, where the main row ends.`;
   }
   const key = findDevice(rig, to.device);
   if (!key)

@@ -5,7 +5,8 @@ import { checkName } from './checkName';
 import { checkNumbers } from './checkNumbers';
 import { checkSourced } from './checkField';
 import { listOf } from './edits/list';
-import { allCables, allDevices, type Place } from './electrical';
+import { allCables, allDevices } from './chain';
+import type { Place } from './electrical';
 import { FIELD_RULES } from './fields';
 import { leastNextIds } from './ids';
 import {

@@ -1,14 +1,8 @@
 import { destinationOfKind, entered, cableOfClass, patchCable } from '../gear';
 import type { Device, Destination, Guitar } from '../gear';
 import { listOf, type Edit, type Lists } from './edits';
-import {
-  findDevice,
-  rowOf,
-  type Row,
-  type RowPlace,
-  type SideGoal,
-  withElectrical,
-} from './electrical';
+import { findDevice, rowOf, withElectrical } from './chain';
+import type { Row, RowPlace, SideGoal } from './electrical';
 import { freshId } from './ids';
 import { type Rig } from './rig';
 

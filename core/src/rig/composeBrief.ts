@@ -2,7 +2,8 @@ import { deviceOfClass, entered, cableOfClass, type Device, type Sourced } from 
 import { removeDevice } from './composeEdit';
 import type { Brief } from './brief';
 import type { Edit } from './edits';
-import { mainRow, type Scene } from './electrical';
+import { mainRow } from './chain';
+import type { Scene } from './electrical';
 import { freshId } from './ids';
 import { type Rig } from './rig';
 

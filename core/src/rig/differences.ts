@@ -1,8 +1,9 @@
+import isEqual from 'fast-deep-equal';
 import type { Sourced } from '../gear';
 import { formatQuantity, type UnitSystem } from '../quantity';
 import { FIELD_RULES, type PartKind } from './fields';
 import { readNumber } from './partValues';
-import { allDevices, allCables } from './electrical';
+import { allDevices, allCables } from './chain';
 import { type Rig } from './rig';
 
 const MOST_NAMED = 8;
@@ -48,11 +49,10 @@ function* differences(mine: Rig, theirs: Rig, units: UnitSystem): Generator<stri
     }
   }
   if (mine.electrical.approach.kind !== theirs.electrical.approach.kind) yield 'The approach';
-  if (JSON.stringify(mine.electrical.scenes) !== JSON.stringify(theirs.electrical.scenes))
-    yield 'The scenes';
-  if (JSON.stringify(mine.electrical.places) !== JSON.stringify(theirs.electrical.places))
+  if (!isEqual(mine.electrical.scenes, theirs.electrical.scenes)) yield 'The scenes';
+  if (!isEqual(mine.electrical.places, theirs.electrical.places))
     yield 'The places it is played at';
-  if (JSON.stringify(mine.texts.brief) !== JSON.stringify(theirs.texts.brief)) yield 'The brief';
+  if (!isEqual(mine.texts.brief, theirs.texts.brief)) yield 'The brief';
   if (mine.pins.length !== theirs.pins.length) yield 'The pins';
 }
 

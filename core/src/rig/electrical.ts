@@ -1,5 +1,4 @@
 import type { Cable, Destination, Device, Guitar, ReferenceCable, Sourced } from '../gear';
-import { remember } from './remember';
 import type { SwitchState } from './switchState';
 
 /// The electrical part of a rig: all that the signal feels, and nothing else. Whoever computes takes this part
@@ -82,48 +81,4 @@ export interface Electrical {
   readonly places: readonly Place[];
   /** Switch ids that act together. */
   readonly links: readonly (readonly string[])[];
-}
-
-/** A rig as the signal meets it: what is computed with. */
-export interface Chain {
-  readonly electrical: Electrical;
-  readonly state: SwitchState;
-}
-
-type Rowed = { readonly electrical: Pick<Electrical, 'rows'> };
-
-const devicesIn = remember((rows: Electrical['rows']) => rows.flatMap(({ devices }) => devices));
-const cablesIn = remember((rows: Electrical['rows']) =>
-  rows.flatMap(({ cables }) => cables.filter((cable) => cable !== null)),
-);
-
-export const mainRow = ({ electrical }: Rowed): Row => electrical.rows[0]!;
-
-export const allDevices = ({ electrical }: Rowed): readonly Device[] => devicesIn(electrical.rows);
-export const allCables = ({ electrical }: Rowed): readonly Cable[] => cablesIn(electrical.rows);
-
-export const findDevice = (chain: Rowed, id: string): Device | undefined =>
-  allDevices(chain).find((device) => device.id === id);
-
-export const findCable = (chain: Rowed, id: string): Cable | undefined =>
-  allCables(chain).find((cable) => cable.id === id);
-
-/** The row a device stands in. */
-export const rowOf = ({ electrical }: Rowed, deviceId: string): Row | undefined =>
-  electrical.rows.find(({ devices }) => devices.some(({ id }) => id === deviceId));
-
-/** A copy with some of its electrical part replaced; all else stays the same by identity. */
-export const withElectrical = <C extends { readonly electrical: Electrical }>(
-  chain: C,
-  change: Partial<Electrical>,
-): C => ({ ...chain, electrical: { ...chain.electrical, ...change } });
-
-const chains = remember((_: Electrical) => new WeakMap<SwitchState, Chain>());
-
-/** The chain of a rig: the same one, by identity, as long as neither part of it is another. */
-export function chainOf({ electrical, state }: Chain): Chain {
-  const known = chains(electrical);
-  let chain = known.get(state);
-  if (!chain) known.set(state, (chain = { electrical, state }));
-  return chain;
 }

@@ -1,5 +1,6 @@
 import type { Cable, Device } from '../gear';
-import { findCable, findDevice, withElectrical, type Electrical, type Row } from './electrical';
+import { findCable, findDevice, withElectrical } from './chain';
+import type { Electrical, Row } from './electrical';
 
 /** A part of what the signal feels. */
 export type ElectricalTarget =

@@ -1,12 +1,9 @@
-import { allCables, allDevices } from './electrical';
-import type { Rig, RigParts } from './rig';
+import { allCables, allDevices } from './chain';
+import type { NextIds, Rig, RigParts } from './rig';
 
 /// Every part of a rig has an id: a letter for what it is, and a number from the counter of that letter.
 
 export type IdPrefix = 'g' | 'd' | 'l' | 'r' | 'e' | 's' | 'w' | 'p' | 'b' | 'f' | 'u';
-
-/** By letter, the number of the next id: it only ever grows, so that no id is used twice. */
-export type NextIds = Readonly<Record<string, number>>;
 
 const nextOf = (nextIds: NextIds, letter: string): number => nextIds[letter] ?? 1;
 

@@ -52,15 +52,19 @@ export {
   chainOf,
   findCable,
   findDevice,
+  isEngaged,
+  knownState,
   mainRow,
+  playingGuitar,
   rowOf,
   withElectrical,
-} from './electrical';
+  withoutMains,
+} from './chain';
+export type { Chain } from './chain';
 export type {
   AmpLoop,
   Approach,
   ApproachKind,
-  Chain,
   Electrical,
   Place,
   Row,
@@ -76,6 +80,7 @@ export type { IdPrefix } from './ids';
 export { JACK_KINDS, NO_LAYOUT } from './layout';
 export type { CableEnd, CableEnds, Fixture, JackKind, Layout } from './layout';
 export { newRig } from './newRig';
+export { planningOf } from './planning';
 export { chooseInPart, setInPart } from './partEdits';
 export type { PartChange } from './partEdits';
 export { readNumber, writeAt } from './partValues';
@@ -105,15 +110,7 @@ export {
 } from './rig';
 export type { Pin, Rig, RigParts } from './rig';
 export type { RigProblem } from './rigProblem';
-export {
-  hasSwitch,
-  isEngaged,
-  knownState,
-  loopSwitch,
-  playingGuitar,
-  switchesOfDevice,
-  withoutMains,
-} from './switchState';
+export { hasSwitch, loopSwitch, switchesOfDevice } from './switchState';
 export type { SwitchState } from './switchState';
 export { textsOf } from './texts';
 export type { Texts } from './texts';

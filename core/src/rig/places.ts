@@ -2,14 +2,8 @@ import { isSameSourced, type Cable, type Destination } from '../gear';
 import isEqual from 'fast-deep-equal';
 import { addTo, group } from './composeBranch';
 import type { Edit } from './edits';
-import {
-  allCables,
-  findCable,
-  withElectrical,
-  type Electrical,
-  type Place,
-  type Row,
-} from './electrical';
+import { allCables, findCable, withElectrical } from './chain';
+import type { Electrical, Place, Row } from './electrical';
 import { freshId } from './ids';
 import { remember } from './remember';
 import type { Rig } from './rig';

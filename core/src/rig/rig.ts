@@ -1,6 +1,5 @@
 import type { Build } from './build';
 import type { Electrical } from './electrical';
-import type { NextIds } from './ids';
 import type { Layout } from './layout';
 import type { Power } from './power';
 import type { SwitchState } from './switchState';
@@ -43,6 +42,9 @@ export interface Pin {
   readonly name: string;
   readonly rig: RigParts;
 }
+
+/** By letter, the number of the next id: it only ever grows, so that no id is used twice. */
+export type NextIds = Readonly<Record<string, number>>;
 
 /** The document of a rig. */
 export interface Rig extends RigParts {

@@ -1,5 +1,5 @@
 import type { RigKind } from '../gear';
-import { drivePath, routeOf, TrebleMeter } from '../path';
+import { driveWay, TrebleMeter } from '../path';
 import {
   allDevices,
   allCables,
@@ -10,7 +10,7 @@ import {
   type Chain,
 } from '../rig';
 import { drawnName, looseValues } from './drawRig';
-import type { Plan } from './tolerance';
+import type { ChainWay } from './tolerance';
 
 /** An assumed value of a rig, and how much rests on it. */
 export interface Assumption {
@@ -24,7 +24,7 @@ export interface Assumption {
   readonly highDb: number;
 }
 
-interface Place {
+interface PartOfRig {
   readonly kind: RigKind;
   readonly part: { readonly id: string; readonly name: string };
 }
@@ -33,7 +33,10 @@ interface Place {
  * The assumed values that treble rests on most, the most important first: each alone taken to both ends of
  * its range (± its tolerance), all else as it is.
  */
-export function assumptionsThatMatter({ rig, rowId }: Plan, most = 5): readonly Assumption[] {
+export function assumptionsThatMatter(
+  { chain: rig, rowId }: ChainWay,
+  most = 5,
+): readonly Assumption[] {
   const meter = new TrebleMeter();
   const now = trebleOf(rig, rowId, meter);
   if (now === null) return [];
@@ -42,7 +45,7 @@ export function assumptionsThatMatter({ rig, rowId }: Plan, most = 5): readonly 
     .map((group): Assumption => {
       const at = (sign: 1 | -1) => (trebleOf(shifted(rig, group, sign), rowId, meter) ?? now) - now;
       return {
-        parts: group.places.map(({ kind, part }) => ({ kind, id: part.id, name: part.name })),
+        parts: group.parts.map(({ kind, part }) => ({ kind, id: part.id, name: part.name })),
         path: group.path,
         value: group.value,
         lowDb: at(-1),
@@ -61,25 +64,25 @@ interface Group {
   readonly range: number;
   readonly min: number;
   readonly max: number;
-  readonly places: Place[];
+  readonly parts: PartOfRig[];
 }
 
 function groupsOf(rig: Chain): ReadonlyMap<string, Group> {
   const groups = new Map<string, Group>();
-  for (const place of placesOf(rig)) {
-    const { kind, part } = place;
+  for (const one of partsIn(rig)) {
+    const { kind, part } = one;
     for (const { path, name, sigma, min, max } of looseValues(kind, part, drawnName(kind, part))) {
       const { value, from } = readNumber(part, path)!;
       if (from !== 'assumed' || path === 'lengthM') continue;
-      const group = groups.get(name) ?? { path, value, range: 2 * sigma, min, max, places: [] };
-      group.places.push(place);
+      const group = groups.get(name) ?? { path, value, range: 2 * sigma, min, max, parts: [] };
+      group.parts.push(one);
       groups.set(name, group);
     }
   }
   return groups;
 }
 
-const placesOf = (rig: Chain): readonly Place[] => [
+const partsIn = (rig: Chain): readonly PartOfRig[] => [
   ...rig.electrical.guitars.map((part) => ({ kind: 'guitar', part }) as const),
   ...allDevices(rig).map((part) => ({ kind: 'device', part }) as const),
   // The longest of a kind first: it is the one to speak of.
@@ -89,8 +92,8 @@ const placesOf = (rig: Chain): readonly Place[] => [
   ...rig.electrical.destinations.map((part) => ({ kind: 'destination', part }) as const),
 ];
 
-function shifted(rig: Chain, { places, path, range, min, max }: Group, sign: 1 | -1): Chain {
-  return places.reduce((now, { kind, part }) => {
+function shifted(rig: Chain, { parts, path, range, min, max }: Group, sign: 1 | -1): Chain {
+  return parts.reduce((now, { kind, part }) => {
     const before = readNumber(part, path)!;
     const value = Math.min(max, Math.max(min, before.value * Math.exp(sign * range)));
     const target = { of: kind as Extract<PartKind, RigKind>, id: part.id };
@@ -100,8 +103,7 @@ function shifted(rig: Chain, { places, path, range, min, max }: Group, sign: 1 |
 
 /** T against straight in, dB; null where nothing is heard. */
 function trebleOf(rig: Chain, rowId: string, meter: TrebleMeter): number | null {
-  const route = routeOf(rig, rowId);
-  const path = drivePath(route);
+  const { route, path } = driveWay(rig, rowId);
   if (path.interrupted) return null;
   const sum = path.sections.reduce((t, { circuit }) => t + meter.measure(circuit).trebleDb, 0);
   const treble = sum - meter.measure(route.reference).trebleDb;

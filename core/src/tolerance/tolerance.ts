@@ -7,7 +7,7 @@ import {
   type LadderState,
 } from '../circuit';
 import { ENVELOPE_EVERY, figuresOf, type Figures } from '../figures';
-import { addLevels, drivePath, routeOf } from '../path';
+import { addLevels, driveWay } from '../path';
 import type { Chain } from '../rig';
 import { boundsOf, type Bounds } from './band';
 import { RigDrawer } from './drawRig';
@@ -18,9 +18,9 @@ const FIGURE_POINTS = FIGURE_GRID.omega.length;
 const CURVE_HZ = DRAW_GRID.frequencyHz.filter((_, i) => i % ENVELOPE_EVERY === 0);
 const GRID: FrequencyGrid = gridOf(Float64Array.from([...FIGURE_GRID.frequencyHz, ...CURVE_HZ]));
 
-/** A rig and the way of it that is looked at. */
-export interface Plan {
-  readonly rig: Chain;
+/** A chain and the way of it that is looked at. */
+export interface ChainWay {
+  readonly chain: Chain;
   readonly rowId: string;
 }
 
@@ -57,14 +57,14 @@ const FIGURES = [
 ] as const satisfies readonly (keyof Figures)[];
 
 /**
- * Draws a plan again and again with its values off by their tolerances, each time against the same guitar
+ * Draws a way again and again with its values off by their tolerances, each time against the same guitar
  * straight in. Yields its progress so that the caller can show it, or stop; null where nothing is heard.
  */
 export function* findTolerance(
-  plan: Plan,
+  way: ChainWay,
   { draws = DEFAULT_DRAWS, seed = 1, chunk = 50 }: ToleranceOptions = {},
 ): Generator<ToleranceProgress, Tolerance | null> {
-  const measure = new DrawnPlan(plan, seed);
+  const measure = new DrawnWay(way, seed);
   if (!measure.isHeard()) return null;
   const figures = new Map(FIGURES.map((name) => [name, new Float64Array(draws)] as const));
   const curve = Array.from(CURVE_HZ, () => new Float64Array(draws));
@@ -87,7 +87,7 @@ export function* findTolerance(
   };
 }
 
-/** Two plans against each other. */
+/** Two ways against each other. */
 export interface Difference {
   readonly draws: number;
   /** Second less first. */
@@ -95,15 +95,15 @@ export interface Difference {
 }
 
 /**
- * The difference between two plans draw by draw: what they share is off in both of them together. Null
+ * The difference between two ways draw by draw: what they share is off in both of them together. Null
  * where nothing is heard of one of them.
  */
 export function* findDifference(
-  first: Plan,
-  second: Plan,
+  first: ChainWay,
+  second: ChainWay,
   { draws = DEFAULT_DRAWS, seed = 1, chunk = 50 }: ToleranceOptions = {},
 ): Generator<ToleranceProgress, Difference | null> {
-  const [a, b] = [new DrawnPlan(first, seed), new DrawnPlan(second, seed)];
+  const [a, b] = [new DrawnWay(first, seed), new DrawnWay(second, seed)];
   if (!a.isHeard() || !b.isHeard()) return null;
   const figures = new Map(FIGURES.map((name) => [name, new Float64Array(draws)] as const));
   for (let draw = 0; draw < draws; draw++) {
@@ -127,27 +127,27 @@ export function finish<T>(work: Generator<ToleranceProgress, T>): T {
   }
 }
 
-class DrawnPlan {
+class DrawnWay {
   private readonly drawer: RigDrawer;
   private readonly state: LadderState = createLadderState(GRID.omega.length);
   private readonly out = new Float64Array(2 * GRID.omega.length);
 
   constructor(
-    private readonly plan: Plan,
+    private readonly way: ChainWay,
     seed: number,
   ) {
-    this.drawer = new RigDrawer(plan.rig, new NamedNormals(seed));
+    this.drawer = new RigDrawer(way.chain, new NamedNormals(seed));
   }
 
   isHeard(): boolean {
-    const route = routeOf(this.plan.rig, this.plan.rowId);
-    if (drivePath(route).interrupted) return false;
+    const { route, path } = driveWay(this.way.chain, this.way.rowId);
+    if (path.interrupted) return false;
     return Number.isFinite(this.levels([route.reference])[FIGURE_BANDS.level.start]!);
   }
 
   draw(draw: number): { readonly nowDb: Float64Array; readonly against: Figures } {
-    const route = routeOf(this.drawer.draw(draw), this.plan.rowId);
-    const nowDb = this.levels(drivePath(route).sections.map(({ circuit }) => circuit));
+    const { route, path } = driveWay(this.drawer.draw(draw), this.way.rowId);
+    const nowDb = this.levels(path.sections.map(({ circuit }) => circuit));
     const against = figuresOf(
       nowDb.subarray(0, FIGURE_POINTS),
       this.levels([route.reference]).subarray(0, FIGURE_POINTS),

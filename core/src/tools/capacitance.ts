@@ -5,6 +5,7 @@ import {
   createLadderState,
   solveLadder,
   type Section,
+  bisect,
 } from '../circuit';
 import { resonanceOf } from '../figures';
 import { addLevels, type DrivenPath } from '../path';
@@ -40,11 +41,11 @@ export type CapacitanceAnswer =
 const LEAST_F = 1e-12;
 const MOST_F = 50e-9;
 const STEPS_PER_DECADE = 24;
-const BISECTIONS = 40;
+const EXACT_F = 1e-18;
 
 /**
  * The capacitance at which the pickup's section resonates at a wanted frequency, everything resistive in
- * it as it is. Of two that do, the larger one: the branch that more cable cables along.
+ * it as it is. Of two that do, the larger one: the branch that more cable leads along.
  *
  * @param wantedHz > 0
  */
@@ -63,7 +64,9 @@ export function capacitanceFor(path: DrivenPath, wantedHz: number): CapacitanceA
     const all = scan.map(({ hz }) => hz);
     return { kind: 'unreachable', fromHz: Math.min(...all), toHz: Math.max(...all) };
   }
-  const totalF = bisect(solver, wantedHz, scan[at - 1]!.totalF, scan[at]!.totalF);
+  const [little, much] = [scan[at - 1]!.totalF, scan[at]!.totalF];
+  const isAbove = (f: number) => (solver.resonanceHz(f) ?? 0) > wantedHz;
+  const totalF = bisect(isAbove, little, much, EXACT_F);
   const startF = 1 / ((2 * Math.PI * wantedHz) ** 2 * lH) - cWindingF;
   return { kind: 'ok', addF: totalF - now, totalF, startF };
 }
@@ -75,17 +78,6 @@ function scanOf(solver: ResonanceSolver): readonly { totalF: number; hz: number 
   return Array.from({ length: count + 1 }, (_, k) => LEAST_F * (MOST_F / LEAST_F) ** (k / count))
     .map((totalF) => ({ totalF, hz: solver.resonanceHz(totalF) }))
     .filter((point): point is { totalF: number; hz: number } => point.hz !== null);
-}
-
-function bisect(solver: ResonanceSolver, wantedHz: number, from: number, to: number): number {
-  let [little, much] = [from, to];
-  for (let k = 0; k < BISECTIONS; k++) {
-    const middle = (little + much) / 2;
-    const hz = solver.resonanceHz(middle);
-    if (hz !== null && hz > wantedHz) little = middle;
-    else much = middle;
-  }
-  return (little + much) / 2;
 }
 
 /** A section with another total capacitance on its line, added or taken at the source's end. */

@@ -1,6 +1,6 @@
 import type { Section } from '../circuit';
 import { entered, type Device } from '../gear';
-import { drivePath, routeOf, sourceImpedanceOhm, stopOf, type DrivenPath } from '../path';
+import { driveWay, sourceImpedanceOhm, stopOf, type DrivenPath } from '../path';
 import { withElectricalPart, findDevice, playingGuitar, type Edit, type Chain } from '../rig';
 
 /** A coil and a resistor that stand for a pickup between a low impedance and a fuzz. */
@@ -55,7 +55,7 @@ export function fitPickupSimulator(rig: Chain, deviceId: string): Edit | null {
   const { pickupSimulator: _, ...bare } = device;
   const positions = { [deviceId]: true };
   const alone = { ...rig, state: { ...rig.state, positions, unpowered: [] } };
-  const path = drivePath(routeOf(withDevice(alone, bare)));
+  const { path } = driveWay(withDevice(alone, bare));
   const found = pickupSimulatorFor(path, stopOf(path.stops, 'device', deviceId));
   const { lH, rDcOhm } = playingGuitar(rig);
   const pickupSimulator = {

@@ -1,12 +1,13 @@
 import { deviceOfClass } from '../../src/gear';
 import {
   choosePlans,
-  isWithinTolerance,
+  findWithinTolerance,
   sayLeaveAlone,
   searchToEnd,
   type Move,
   type RankedPlan,
 } from '../../src/plans';
+import { finish } from '../../src/tolerance';
 import { NOTHING } from '../../src/plans/efforts';
 import { applyEdits, insertDevice, mainRow, newRig, setCableLength, type Rig } from '../../src/rig';
 
@@ -18,6 +19,9 @@ for (let i = 0; i < 4; i++)
   );
 const { front, asItIs } = searchToEnd(board, []);
 const [best] = front;
+
+const isWithin = (rig: Rig, plan: RankedPlan, now: RankedPlan): boolean =>
+  finish(findWithinTolerance(rig, [plan], now))[0]!;
 
 /** A cable shortened by so little that nobody could tell, said to bring a decibel. */
 const slight: RankedPlan = {
@@ -39,8 +43,8 @@ const slight: RankedPlan = {
 };
 
 test('a buffer after a long cable is far outside the tolerance band', () => {
-  expect(isWithinTolerance(board, best!, asItIs)).toBe(false);
-  expect(isWithinTolerance(board, asItIs, asItIs)).toBe(false);
+  expect(isWithin(board, best!, asItIs)).toBe(false);
+  expect(isWithin(board, asItIs, asItIs)).toBe(false);
 });
 
 test('what is drawn at decides: nothing changes outside the band', () => {
@@ -49,7 +53,7 @@ test('what is drawn at decides: nothing changes outside the band', () => {
     moves: [{ ...slight.moves[0]!, action: { kind: 'bypass', device: 'd1', to: 'buffered' } }],
   };
   // The choice acts only where a bypass is switchable: the circuit is the same in every draw.
-  expect(isWithinTolerance(board, still, asItIs)).toBe(true);
+  expect(isWithin(board, still, asItIs)).toBe(true);
 });
 
 test('a gain in spread or structure is not drawn at', () => {
@@ -60,7 +64,7 @@ test('a gain in spread or structure is not drawn at', () => {
       terms: { ...asItIs.score.terms, spread: asItIs.score.terms.spread - 4 },
     },
   };
-  expect(isWithinTolerance(board, inSpread, asItIs)).toBe(false);
+  expect(isWithin(board, inSpread, asItIs)).toBe(false);
 });
 
 test('what lies inside the band is shown but not advised, and leaving it alone says why', () => {
@@ -68,4 +72,16 @@ test('what lies inside the band is shown but not advised, and leaving it alone s
   expect(shown.map(({ isAdvised }) => isAdvised)).toEqual([true, false]);
   expect(sayLeaveAlone(shown[0]!, slight)).toMatch(/inside what is not known of the parts/u);
   expect(choosePlans([slight, asItIs], asItIs)[1]!.isAdvised).toBe(true);
+});
+
+test('many plans in one go: the same answers, with its progress from nothing to all', () => {
+  const plans = [asItIs, best!, slight];
+  const work = findWithinTolerance(board, plans, asItIs);
+  const said: number[] = [];
+  let step = work.next();
+  for (; !step.done; step = work.next()) said.push(step.value.done / step.value.of);
+  expect(step.value).toEqual(plans.map((plan) => isWithin(board, plan, asItIs)));
+  expect(said).toEqual([...said].sort((a, b) => a - b));
+  expect(said.length).toBeGreaterThan(2);
+  expect(said.every((share) => share >= 0 && share < 1)).toBe(true);
 });

@@ -137,7 +137,7 @@ describe('what people do to a row', () => {
     expect(checkRig(rig)).toEqual([]);
   });
 
-  test('a buffer at either destination of the board leaves the long cables whole', () => {
+  test('a buffer at either end of the board leaves the long cables whole', () => {
     const rig = applyEdits(withDevices(3), setCableLength('l2', 18));
     const lengths = (edited: Rig) => cablesOf(edited).map(({ lengthM }) => lengthM.value);
     const before = lengths(rig);

@@ -102,7 +102,7 @@ test.each<[string, Rig, Edit]>([
     addRow({ kind: 'side', device: tap, to: toTuner }),
   ],
   [
-    'Two drivers on one wire: the side cable of tuner tap arrives at amp, where the main row destinations.',
+    'Two drivers on one wire: the side cable of tuner tap arrives at amp, where the main row ends.',
     start,
     change(1, {
       at: { kind: 'side', device: tap, to: { kind: 'destination', destination: 'e1' } },

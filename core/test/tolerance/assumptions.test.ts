@@ -4,7 +4,7 @@ import { applyEdits, insertDevice, mainRow, newRig, setCableLength, type Rig } f
 import { assumptionsThatMatter } from '../../src/tolerance';
 import { cablesOf, withGuitar, withCables } from '../rig/straightRow';
 
-const plan = (rig: Rig) => ({ rig, rowId: mainRow(rig).id });
+const wayOf = (chain: Rig) => ({ chain, rowId: mainRow(chain).id });
 const treble = (rig: Rig): number => {
   const measured = measureRig(rig);
   return measured.kind === 'sounding' ? measured.figures.trebleDb : NaN;
@@ -16,7 +16,7 @@ const board = (): Rig => {
 
 test('each is taken to both ends of its range by itself, the one that moves treble most first', () => {
   const rig = board();
-  const found = assumptionsThatMatter(plan(rig), 50);
+  const found = assumptionsThatMatter(wayOf(rig), 50);
   const swings = found.map(({ lowDb, highDb }) => Math.max(Math.abs(lowDb), Math.abs(highDb)));
   expect(swings).toEqual([...swings].sort((a, b) => b - a));
   const coil = found.find(({ path }) => path === 'lH')!;
@@ -29,7 +29,7 @@ test('each is taken to both ends of its range by itself, the one that moves treb
 
 test('what is known does not count, and cables off one reel move together', () => {
   const rig = board();
-  const reel = assumptionsThatMatter(plan(rig), 50).find(({ path }) => path === 'cPerMF')!;
+  const reel = assumptionsThatMatter(wayOf(rig), 50).find(({ path }) => path === 'cPerMF')!;
   expect(reel.parts.map(({ id }) => id)).toEqual(cablesOf(rig).map(({ id }) => id));
   const both = withCables(rig, (cable) => ({
     ...cable,
@@ -37,16 +37,16 @@ test('what is known does not count, and cables off one reel move together', () =
   }));
   expect(reel.highDb).toBeCloseTo(treble(both) - treble(rig), 6);
   const known = withCables(rig, (cable) => ({ ...cable, cPerMF: entered(cable.cPerMF.value) }));
-  expect(assumptionsThatMatter(plan(known), 50).some(({ path }) => path === 'cPerMF')).toBe(false);
+  expect(assumptionsThatMatter(wayOf(known), 50).some(({ path }) => path === 'cPerMF')).toBe(false);
 });
 
 test('five unless more are asked for; none where nothing is heard', () => {
-  expect(assumptionsThatMatter(plan(board()))).toHaveLength(5);
+  expect(assumptionsThatMatter(wayOf(board()))).toHaveLength(5);
   const muted = applyEdits(newRig('muted'), {
     kind: 'connect',
     row: 'r1',
     at: 0,
     cable: null,
   });
-  expect(assumptionsThatMatter(plan(muted))).toEqual([]);
+  expect(assumptionsThatMatter(wayOf(muted))).toEqual([]);
 });

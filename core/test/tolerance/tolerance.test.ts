@@ -21,9 +21,9 @@ import { RigDrawer } from '../../src/tolerance/drawRig';
 import { NamedNormals } from '../../src/tolerance/random';
 import { cablesOf, withCables, withRowOf } from '../rig/straightRow';
 
-const plan = (rig: Rig) => ({ rig, rowId: 'r1' });
+const wayOf = (chain: Rig) => ({ chain, rowId: 'r1' });
 const tolerance = (rig: Rig, draws = 400): Tolerance =>
-  finish(findTolerance(plan(rig), { draws, seed: 3 }))!;
+  finish(findTolerance(wayOf(rig), { draws, seed: 3 }))!;
 
 test('named normals: the same name and draw give the same number, others are independent', () => {
   const normals = new NamedNormals(7);
@@ -126,7 +126,7 @@ test('measured values narrow the band', () => {
 test('six metres against seven: well established, although treble alone spans more', () => {
   const six = applyEdits(newRig('pair'), setCableLength('l1', 6));
   const seven = applyEdits(six, setCableLength('l1', 7));
-  const difference = finish(findDifference(plan(six), plan(seven), { draws: 400, seed: 3 }))!;
+  const difference = finish(findDifference(wayOf(six), wayOf(seven), { draws: 400, seed: 3 }))!;
   const { trebleDb } = difference.figures;
   expect(isEstablished(trebleDb)).toBe(true);
   const alone = tolerance(six).figures.trebleDb;
@@ -139,7 +139,7 @@ test('a difference that is none is not established, and one of nothing is exactl
     insertDevice(newRig('pair'), 0, deviceOfClass('buffer', '')),
     setCableLength('l1', 3),
   );
-  const same = finish(findDifference(plan(rig), plan(rig), { draws: 60 }))!;
+  const same = finish(findDifference(wayOf(rig), wayOf(rig), { draws: 60 }))!;
   expect(same.figures.trebleDb).toEqual({ low: 0, median: 0, high: 0 });
   expect(isEstablished(same.figures.trebleDb)).toBe(false);
   // Another buffer of the same class: which one is brighter is not known.
@@ -149,16 +149,16 @@ test('a difference that is none is not established, and one of nothing is exactl
       devices: row.devices.map((d) => ({ ...d, id: 'd9' })),
     })),
   });
-  const swapped = finish(findDifference(plan(rig), plan(other), { draws: 400 }))!;
+  const swapped = finish(findDifference(wayOf(rig), wayOf(other), { draws: 400 }))!;
   expect(isEstablished(swapped.figures.trebleDb)).toBe(false);
 });
 
 test('progress is told, and stopping on the way loses nothing but the result', () => {
-  const work = findTolerance(plan(newRig('slow')), { draws: 100, chunk: 25 });
+  const work = findTolerance(wayOf(newRig('slow')), { draws: 100, chunk: 25 });
   const seen: number[] = [];
   for (let step = work.next(); !step.done; step = work.next()) seen.push(step.value.done);
   expect(seen).toEqual([0, 25, 50, 75]);
-  const stopped = findTolerance(plan(newRig('slow')), { draws: 100, chunk: 25 });
+  const stopped = findTolerance(wayOf(newRig('slow')), { draws: 100, chunk: 25 });
   stopped.next();
   expect(stopped.return(null).done).toBe(true);
 });
@@ -166,8 +166,8 @@ test('progress is told, and stopping on the way loses nothing but the result', (
 test('nothing heard, no bands', () => {
   const rig = newRig('gap');
   const open = applyEdits(rig, { kind: 'connect', row: 'r1', at: 0, cable: null });
-  expect(finish(findTolerance(plan(open)))).toBeNull();
-  expect(finish(findDifference(plan(rig), plan(open)))).toBeNull();
+  expect(finish(findTolerance(wayOf(open)))).toBeNull();
+  expect(finish(findDifference(wayOf(rig), wayOf(open)))).toBeNull();
 });
 
 test('bounds of a known set', () => {

@@ -1,23 +1,32 @@
 import { readSignIn, type SessionState } from '@gullwind/contract';
+import cookieSession from 'cookie-session';
 import { Router, type Request, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { KnownError } from '../errors';
 import { demand } from '../parse';
-import { SESSION_DAYS, type Gatekeeper } from './passphrase';
+import type { Gatekeeper } from './passphrase';
 
-const COOKIE = 'gullwind_session';
 const ATTEMPTS = 10;
 const WINDOW_MS = 15 * 60_000;
+const SESSION_MS = 30 * 86_400_000;
 
-function tokenOf(request: Request): string {
-  const pairs = (request.headers.cookie ?? '').split(/;\s*/u);
-  return pairs.find((pair) => pair.startsWith(`${COOKIE}=`))?.slice(COOKIE.length + 1) ?? '';
-}
+/** Reads and writes the signed cookie of a session; without a passphrase there is none. */
+export const keepSession = (gate: Gatekeeper | null): RequestHandler =>
+  gate === null
+    ? (_request, _response, next) => next()
+    : cookieSession({
+        name: 'gullwind_session',
+        keys: [gate.signingKey],
+        httpOnly: true,
+        sameSite: 'strict',
+        maxAge: SESSION_MS,
+      });
 
-const isAdmitted = (gate: Gatekeeper | null, request: Request): boolean =>
-  gate === null || gate.accepts(tokenOf(request), Date.now());
+/** A cookie that a browser keeps too long is over all the same. */
+const isAdmitted = (gate: Gatekeeper | null, { session }: Request): boolean =>
+  gate === null || Number(session?.until) > Date.now();
 
-/** Lets nobody past who has not signed in; without a gategate (on loopback) everybody is in. */
+/** Lets nobody past who has not signed in; without a gatekeeper (on loopback) everybody is in. */
 export function demandSession(gate: Gatekeeper | null): RequestHandler {
   return (request, _response, next) => {
     if (!isAdmitted(gate, request))
@@ -47,13 +56,7 @@ export function sessionRoutes(gate: Gatekeeper | null): Router {
 
     if (gate && !(await gate.admits(passphrase)))
       throw new KnownError('sign-in-failed', 'That is not the passphrase.');
-    if (gate)
-      response.cookie(COOKIE, gate.issue(Date.now()), {
-        httpOnly: true,
-        sameSite: 'strict',
-        path: '/',
-        maxAge: SESSION_DAYS * 86_400_000,
-      });
+    if (gate) request.session = { until: Date.now() + SESSION_MS };
     response.json({ signInNeeded: false } satisfies SessionState);
   });
 

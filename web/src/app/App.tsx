@@ -9,9 +9,9 @@ import { Shell } from './Shell';
 import { createStore } from './store';
 import { THEMES } from './theme';
 import { useThemeMode } from './useSettings';
-import { RigsPage } from '../features/rigs';
-import { SettingsPage } from '../features/settings';
+import { editorFeature } from '../features/editor';
 import { SignIn } from '../features/session';
+import { STAGES } from '../stages';
 
 const createRouter = () =>
   createBrowserRouter([
@@ -19,39 +19,17 @@ const createRouter = () =>
       element: <Shell />,
       HydrateFallback: () => null,
       children: [
-        { path: '/', element: <RigsPage /> },
-        {
-          path: '/rigs/:rigId/path',
-          lazy: async () => ({ Component: (await import('../features/path')).PathPage }),
-        },
-        {
-          path: '/rigs/:rigId/brief',
-          lazy: async () => ({ Component: (await import('../features/brief')).BriefPage }),
-        },
-        {
-          path: '/rigs/:rigId/plans',
-          lazy: async () => ({ Component: (await import('../features/plans')).PlansPage }),
-        },
-        {
-          path: '/gear',
-          lazy: async () => ({ Component: (await import('../features/gear')).GearPage }),
-        },
-        {
-          path: '/di',
-          lazy: async () => ({ Component: (await import('../features/checks')).DiPage }),
-        },
-        {
-          path: '/speaker',
-          lazy: async () => ({ Component: (await import('../features/checks')).SpeakerPage }),
-        },
-        { path: '/settings', element: <SettingsPage /> },
+        ...STAGES.map(({ route, page }) => ({
+          path: route,
+          lazy: async () => ({ Component: await page() }),
+        })),
         { path: '*', element: <NotFound /> },
       ],
     },
   ]);
 
 export function App() {
-  const [store] = useState(createStore);
+  const [store] = useState(() => createStore([editorFeature]));
   return (
     <Provider store={store}>
       <Themed />

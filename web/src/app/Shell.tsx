@@ -1,16 +1,13 @@
-import AltRouteOutlined from '@mui/icons-material/AltRouteOutlined';
-import CableOutlined from '@mui/icons-material/CableOutlined';
-import CallMergeOutlined from '@mui/icons-material/CallMergeOutlined';
-import ForumOutlined from '@mui/icons-material/ForumOutlined';
-import HomeRepairServiceOutlined from '@mui/icons-material/HomeRepairServiceOutlined';
-import RouteOutlined from '@mui/icons-material/RouteOutlined';
-import SettingsOutlined from '@mui/icons-material/SettingsOutlined';
-import SpeakerOutlined from '@mui/icons-material/SpeakerOutlined';
 import { Box, Link, styled, Typography } from '@mui/material';
-import type { ReactNode } from 'react';
-import { NavLink, Outlet, useMatch } from 'react-router';
+import { useSnackbar } from 'notistack';
+import { useEffect } from 'react';
+import { generatePath, NavLink, Outlet, useMatch } from 'react-router';
+import { useEditor } from '../features/editor';
 import { Intake } from '../features/files';
-import { useAppSelector } from './store';
+import { STAGES, type Stage } from '../stages';
+import { hearFailures } from './failures';
+import { KeysDialog } from './KeysDialog';
+import { ShowKeys, useStageKeys } from './useStageKeys';
 
 const RAIL_PX = 76;
 
@@ -30,68 +27,81 @@ const Stop = styled(NavLink)(({ theme }) => ({
 
 /** The rail of stages down the left, the page beside it. Stages that are not built have no place on it. */
 export function Shell() {
+  const keys = useStageKeys();
+  useTellFailures();
+  return (
+    <ShowKeys value={keys.show}>
+      <Box sx={{ display: 'flex', minHeight: '100vh' }}>
+        <SkipLink />
+        <Rail />
+        <Box id="page" tabIndex={-1} sx={{ flex: 1, minWidth: 0, outline: 'none' }}>
+          <Intake>
+            <Outlet />
+          </Intake>
+        </Box>
+        <KeysDialog groups={keys.groups} open={keys.isOpen} onClose={keys.hide} />
+      </Box>
+    </ShowKeys>
+  );
+}
+
+/** What could not be computed is said where one is. */
+function useTellFailures(): void {
+  const { enqueueSnackbar } = useSnackbar();
+  useEffect(
+    () =>
+      hearFailures((message) =>
+        enqueueSnackbar(message, { variant: 'error', preventDuplicate: true }),
+      ),
+    [enqueueSnackbar],
+  );
+}
+
+const [FIRST, ...REST] = STAGES as readonly [Stage, ...Stage[]];
+const on = (rail: Stage['rail']) => REST.filter((stage) => stage.rail === rail);
+const OF_RIG = on('rig');
+const BESIDE = on('workshop');
+const AT_FOOT = on('foot');
+
+function Rail() {
   const inRig = useMatch('/rigs/:rigId/*');
-  const lastRig = useAppSelector((state) => state.editor.open?.id);
+  const lastRig = useEditor(({ open }) => open?.id);
   const rigId = inRig?.params.rigId ?? lastRig;
   return (
-    <Box sx={{ display: 'flex', minHeight: '100vh' }}>
-      <SkipLink />
-      <Box
-        component="nav"
-        aria-label="Stages"
-        sx={{
-          width: RAIL_PX,
-          flex: 'none',
-          borderRight: 1,
-          borderColor: 'divider',
-          display: 'flex',
-          flexDirection: 'column',
-          position: 'sticky',
-          top: 0,
-          height: '100vh',
-        }}
-      >
-        <Wordmark />
-        <RailStop to="/" label="Rigs" icon={<HomeRepairServiceOutlined fontSize="small" />} />
-        {rigId && <StagesOf rigId={rigId} />}
-        <RailStop to="/gear" label="Gear" icon={<CableOutlined fontSize="small" />} />
-        <Box sx={{ flex: 1 }} />
-        <RailStop to="/di" label="Which DI" icon={<CallMergeOutlined fontSize="small" />} />
-        <RailStop to="/speaker" label="Speaker" icon={<SpeakerOutlined fontSize="small" />} />
-        <RailStop to="/settings" label="Settings" icon={<SettingsOutlined fontSize="small" />} />
-      </Box>
-      <Box id="page" tabIndex={-1} sx={{ flex: 1, minWidth: 0, outline: 'none' }}>
-        <Intake>
-          <Outlet />
-        </Intake>
-      </Box>
+    <Box
+      component="nav"
+      aria-label="Stages"
+      sx={{
+        width: RAIL_PX,
+        flex: 'none',
+        borderRight: 1,
+        borderColor: 'divider',
+        display: 'flex',
+        flexDirection: 'column',
+        position: 'sticky',
+        top: 0,
+        height: '100vh',
+      }}
+    >
+      <Wordmark />
+      <RailStop stage={FIRST} />
+      {rigId && OF_RIG.map((stage) => <RailStop key={stage.route} stage={stage} rigId={rigId} />)}
+      {BESIDE.map((stage) => (
+        <RailStop key={stage.route} stage={stage} />
+      ))}
+      <Box sx={{ flex: 1 }} />
+      {AT_FOOT.map((stage) => (
+        <RailStop key={stage.route} stage={stage} />
+      ))}
     </Box>
   );
 }
 
-/** The stages of a rig, in the order of the job. */
-function StagesOf({ rigId }: { rigId: string }) {
+function RailStop({ stage, rigId = '' }: { stage: Stage; rigId?: string }) {
+  const { route, label, icon: Icon } = stage;
   return (
-    <>
-      <RailStop
-        to={`/rigs/${rigId}/brief`}
-        label="Brief"
-        icon={<ForumOutlined fontSize="small" />}
-      />
-      <RailStop to={`/rigs/${rigId}/path`} label="Path" icon={<RouteOutlined fontSize="small" />} />
-      <RailStop
-        to={`/rigs/${rigId}/plans`}
-        label="Plans"
-        icon={<AltRouteOutlined fontSize="small" />}
-      />
-    </>
-  );
-}
-
-function RailStop({ to, label, icon }: { to: string; label: string; icon: ReactNode }) {
-  return (
-    <Stop to={to} end>
-      {icon}
+    <Stop to={generatePath(route, { rigId })} end>
+      <Icon fontSize="small" />
       {label}
     </Stop>
   );

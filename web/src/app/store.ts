@@ -1,26 +1,32 @@
-import { configureStore, createListenerMiddleware } from '@reduxjs/toolkit';
+import { configureStore, createListenerMiddleware, type Reducer } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
-import { useDispatch, useSelector, useStore } from 'react-redux';
-import { editorSlice, startAutosave } from '../features/editor';
 import { api } from './api';
 
-export function createStore() {
+type Listener = ReturnType<typeof createListenerMiddleware>;
+
+/** What a feature brings to the store: its reducer, and what listens for its actions. */
+export interface FeatureState {
+  readonly reducerPath: string;
+  // The store does not know what the states of features are; each feature reads its own.
+  readonly reducer: Reducer;
+  readonly listen?: (listener: Listener) => void;
+}
+
+/** The store of the page, made of what its features bring. */
+export function createStore(features: readonly FeatureState[]) {
   const listener = createListenerMiddleware();
+  const reducers = Object.fromEntries(
+    features.map(({ reducerPath, reducer }) => [reducerPath, reducer]),
+  );
   const store = configureStore({
-    reducer: { [api.reducerPath]: api.reducer, [editorSlice.reducerPath]: editorSlice.reducer },
+    reducer: { ...reducers, [api.reducerPath]: api.reducer },
     middleware: (defaults) =>
       // Rigs are frozen values of the core; walking them on every action costs more than the actions.
       defaults({ serializableCheck: false, immutableCheck: false })
         .prepend(listener.middleware)
         .concat(api.middleware),
   });
-  startAutosave(listener);
+  for (const { listen } of features) listen?.(listener);
   setupListeners(store.dispatch);
   return store;
 }
-
-export type Store = ReturnType<typeof createStore>;
-export type RootState = ReturnType<Store['getState']>;
-export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
-export const useAppSelector = useSelector.withTypes<RootState>();
-export const useAppStore = useStore.withTypes<Store>();

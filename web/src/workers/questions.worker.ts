@@ -4,7 +4,8 @@ import {
   assumptionsThatMatter,
   capacitanceFor,
   chainOf,
-  drivePath,
+  detailOfPlan,
+  driveWay,
   explainRig,
   judgeRig,
   keepLikedCable,
@@ -13,7 +14,6 @@ import {
   measureScenes,
   measurePlaces,
   pickupOrCable,
-  routeOf,
   routeRows,
   SectionSolver,
   pickupSimulatorFor,
@@ -23,6 +23,7 @@ import {
   type Analysis,
   type Assumption,
   type CapacitanceAnswer,
+  type Chain,
   type Explanation,
   type GearItem,
   type Figures,
@@ -30,6 +31,8 @@ import {
   type LengthBudget,
   type LikedCable,
   type LikedCableAnswer,
+  type Move,
+  type PlanDetail,
   type Pin,
   type Rig,
   type SideFigures,
@@ -52,7 +55,7 @@ export interface PinnedSound {
 }
 
 const questionsApi = {
-  analyseStates: (rig: Rig, counted: readonly string[], rowId: string): StatesAnalysis =>
+  analyseStates: (rig: Chain, counted: readonly string[], rowId: string): StatesAnalysis =>
     analyseStates(rig, counted, rowId),
   explain: (rig: Rig, units: UnitSystem, gear: readonly GearItem[]): readonly Explanation[] =>
     explainRig(rig, analyseRig(rig, solver), analyseStates(rig, switchesOn(rig)), units, gear),
@@ -62,11 +65,11 @@ const questionsApi = {
       const measured = measureRig(rig, solver);
       return measured.kind === 'sounding' ? measured.figures : null;
     }),
-  assumptions: (rig: Rig, rowId: string): readonly Assumption[] =>
-    assumptionsThatMatter({ rig, rowId }),
-  measureScenes: (rig: Rig, rowId: string): readonly SideFigures[] =>
+  assumptions: (rig: Chain, rowId: string): readonly Assumption[] =>
+    assumptionsThatMatter({ chain: rig, rowId }),
+  measureScenes: (rig: Chain, rowId: string): readonly SideFigures[] =>
     measureScenes(rig, rowId, solver),
-  measurePlaces: (rig: Rig, rowId: string): readonly SideFigures[] =>
+  measurePlaces: (rig: Chain, rowId: string): readonly SideFigures[] =>
     measurePlaces(rig, rowId, solver),
   measurePins: (pins: readonly Pin[], rowId: string): readonly PinnedSound[] =>
     pins.map(({ id, rig }) => {
@@ -74,33 +77,34 @@ const questionsApi = {
       const hasWay = routeRows(chain).some((row) => row.id === rowId);
       return { pinId: id, analysis: hasWay ? analyseRig(chain, solver, rowId) : null };
     }),
-  judge: (rig: Rig, rowId: string, units: UnitSystem): readonly Judgement[] => {
+  judge: (rig: Chain, rowId: string, units: UnitSystem): readonly Judgement[] => {
     const analysis = analyseRig(rig, solver, rowId);
     if (analysis.kind !== 'sounding') return [];
     const states = analyseStates(rig, switchesOn(rig, rowId), rowId);
     return judgeRig(rig, rowId, analysis, states, units);
   },
   lengthBudgets: (
-    rig: Rig,
+    rig: Chain,
     rowId: string,
     cableId: string,
     dropsDb: readonly number[],
   ): readonly LengthBudget[] => {
-    const route = routeOf(rig, rowId);
-    return lengthBudgets(route, drivePath(route), cableId, dropsDb, 'straightIn');
+    const { route, path } = driveWay(rig, rowId);
+    return lengthBudgets(route, path, cableId, dropsDb, 'straightIn');
   },
-  capacitanceFor: (rig: Rig, rowId: string, wantedHz: number): CapacitanceAnswer =>
-    capacitanceFor(drivePath(routeOf(rig, rowId)), wantedHz),
-  keepLikedCable: (rig: Rig, rowId: string, liked: LikedCable): LikedCableAnswer => {
-    const route = routeOf(rig, rowId);
-    return keepLikedCable(drivePath(route), liked, route.reference);
+  capacitanceFor: (rig: Chain, rowId: string, wantedHz: number): CapacitanceAnswer =>
+    capacitanceFor(driveWay(rig, rowId).path, wantedHz),
+  keepLikedCable: (rig: Chain, rowId: string, liked: LikedCable): LikedCableAnswer => {
+    const { route, path } = driveWay(rig, rowId);
+    return keepLikedCable(path, liked, route.reference);
   },
-  pickupSimulator: (rig: Rig, rowId: string, deviceId: string): SimulatorValues | null => {
-    const path = drivePath(routeOf(rig, rowId));
+  pickupSimulator: (rig: Chain, rowId: string, deviceId: string): SimulatorValues | null => {
+    const { path } = driveWay(rig, rowId);
     return pickupSimulatorFor(path, stopOf(path.stops, 'device', deviceId));
   },
-  sweepSources: (rig: Rig): readonly SweptSource[] => sweepSources(rig),
-  pickupOrCable: (rig: Rig, cableId: string): readonly WhatIf[] => pickupOrCable(rig, cableId),
+  planDetail: (rig: Rig, moves: readonly Move[]): PlanDetail | null => detailOfPlan(rig, moves),
+  sweepSources: (rig: Chain): readonly SweptSource[] => sweepSources(rig),
+  pickupOrCable: (rig: Chain, cableId: string): readonly WhatIf[] => pickupOrCable(rig, cableId),
 };
 
 export type QuestionsApi = typeof questionsApi;

@@ -1,37 +1,47 @@
-import type { Judgement, Pin, Rig, SideFigures, UnitSystem } from '@gullwind/core';
+import {
+  chainOf,
+  type Chain,
+  type Judgement,
+  type Pin,
+  type Rig,
+  type SideFigures,
+  type UnitSystem,
+} from '@gullwind/core';
 import { useMemo } from 'react';
 import type { PinnedSound } from './questions.worker';
 import { questionsWorker } from './workers';
 import { useLatest } from './useLatest';
+import { useOwned } from './useOwned';
 
 interface Question {
-  readonly rig: Rig;
+  readonly chain: Chain;
   readonly rowId: string;
 }
 
-/** Scenes and places of a rig, with the very rig they belong to. */
+/** Scenes and places of a rig, with the rig they belong to. */
 export interface MeasuredSides {
   readonly rig: Rig;
   readonly scenes: readonly SideFigures[];
   readonly places: readonly SideFigures[];
 }
 
-const askScenes = async ({ rig, rowId }: Question) => ({
-  rig,
-  scenes: await questionsWorker().measureScenes(rig, rowId),
-  places: await questionsWorker().measurePlaces(rig, rowId),
+const askScenes = async ({ chain, rowId }: Question) => ({
+  chain,
+  scenes: await questionsWorker().measureScenes(chain, rowId),
+  places: await questionsWorker().measurePlaces(chain, rowId),
 });
 
 /** Figures of every scene and place; null while nobody looks. */
 export function useScenes(rig: Rig | null, rowId: string): MeasuredSides | null {
-  const question = useMemo(() => rig && { rig, rowId }, [rig, rowId]);
+  const chain = rig && chainOf(rig);
+  const question = useMemo(() => chain && { chain, rowId }, [chain, rowId]);
   const answer = useLatest(question, askScenes);
-  return question && answer;
+  return useOwned(rig, question && answer);
 }
 
-const askJudgements = async ({ rig, rowId, units }: Question & { units: UnitSystem }) => ({
-  rig,
-  judgements: await questionsWorker().judge(rig, rowId, units),
+const askJudgements = async ({ chain, rowId, units }: Question & { units: UnitSystem }) => ({
+  chain,
+  judgements: await questionsWorker().judge(chain, rowId, units),
 });
 
 /** What is to be said of a rig under its approach; null while nobody looks. */
@@ -40,9 +50,10 @@ export function useJudgements(
   rowId: string,
   units: UnitSystem,
 ): { readonly rig: Rig; readonly judgements: readonly Judgement[] } | null {
-  const question = useMemo(() => rig && { rig, rowId, units }, [rig, rowId, units]);
+  const chain = rig && chainOf(rig);
+  const question = useMemo(() => chain && { chain, rowId, units }, [chain, rowId, units]);
   const answer = useLatest(question, askJudgements);
-  return question && answer;
+  return useOwned(rig, question && answer);
 }
 
 const askPins = ({ pins, rowId }: { pins: readonly Pin[]; rowId: string }) =>

@@ -1,10 +1,11 @@
-import { switchesOn, type Rig, type StatesAnalysis } from '@gullwind/core';
+import { chainOf, switchesOn, type Chain, type Rig, type StatesAnalysis } from '@gullwind/core';
 import { useMemo } from 'react';
 import { questionsWorker } from './workers';
 import { useLatest } from './useLatest';
+import { useOwned } from './useOwned';
 
 interface Question {
-  readonly rig: Rig;
+  readonly chain: Chain;
   readonly counted: readonly string[];
   /** Of the way that is looked at. */
   readonly rowId: string;
@@ -12,30 +13,41 @@ interface Question {
 
 /** All states of a rig, with the very rig and switches they belong to. */
 export interface AnalysedStates extends Question {
+  readonly rig: Rig;
   readonly states: StatesAnalysis;
 }
 
-const analyse = async ({ rig, counted, rowId }: Question): Promise<AnalysedStates> => ({
-  rig,
+const analyse = async ({
+  chain,
   counted,
   rowId,
-  states: await questionsWorker().analyseStates(rig, counted, rowId),
+}: Question): Promise<Omit<AnalysedStates, 'rig'>> => ({
+  chain,
+  counted,
+  rowId,
+  states: await questionsWorker().analyseStates(chain, counted, rowId),
 });
 
 /**
  * Analyses all combinations of a rig's switches in the worker.
  *
- * @param rig null while nobody looks; @param left ids of switches that do not count
+ * @param rig null while nobody looks; @param leftOut ids of switches that do not count
  */
 export function useStates(
   rig: Rig | null,
   rowId: string,
-  left: ReadonlySet<string>,
+  leftOut: ReadonlySet<string>,
 ): AnalysedStates | null {
+  const chain = rig && chainOf(rig);
   const question = useMemo(
-    () => rig && { rig, counted: switchesOn(rig, rowId).filter((id) => !left.has(id)), rowId },
-    [rig, rowId, left],
+    () =>
+      chain && {
+        chain,
+        counted: switchesOn(chain, rowId).filter((id) => !leftOut.has(id)),
+        rowId,
+      },
+    [chain, rowId, leftOut],
   );
   const answer = useLatest(question, analyse);
-  return question && answer;
+  return useOwned(rig, question && answer);
 }

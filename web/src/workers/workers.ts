@@ -1,15 +1,41 @@
-import { wrap, type Remote } from 'comlink';
+import { wrap } from 'comlink';
 import type { AnalysisApi } from './analysis.worker';
 import type { FilesApi } from './files.worker';
-import type { PlansApi } from './plans.worker';
+import type { LongApi } from './long.worker';
 import type { QuestionsApi } from './questions.worker';
-import type { ToleranceApi } from './tolerance.worker';
 
 /// The workers of the page, each started when it is first asked.
 
-function once<T>(start: () => Worker): () => Remote<T> {
-  let remote: Remote<T> | null = null;
-  return () => (remote ??= wrap<T>(start()));
+/** A worker's functions as the page calls them; one that has died refuses, and is started anew when asked again. */
+type Asked<T> = {
+  readonly [K in keyof T]: T[K] extends (...args: infer A) => infer R
+    ? (...args: A) => Promise<Awaited<R>>
+    : never;
+};
+
+type Functions = Readonly<Record<string, (...args: never[]) => unknown>>;
+
+function once<T extends Functions>(start: () => Worker): () => Asked<T> {
+  let running: Asked<T> | null = null;
+  const begin = (): Asked<T> => {
+    const worker = start();
+    const died = new Promise<never>((_, reject) =>
+      worker.addEventListener('error', ({ message }) => {
+        running = null;
+        reject(new Error(message || 'The part that computes could not be loaded.'));
+      }),
+    );
+    // Who waits for an answer hears of it; with nobody waiting there is nothing to say.
+    died.catch(() => undefined);
+    const remote = wrap<Functions>(worker);
+    return new Proxy({} as Asked<T>, {
+      get:
+        (_, name: string) =>
+        (...args: never[]) =>
+          Promise.race([remote[name]!(...args), died]),
+    });
+  };
+  return () => (running ??= begin());
 }
 
 export const analysisWorker = once<AnalysisApi>(
@@ -20,12 +46,8 @@ export const questionsWorker = once<QuestionsApi>(
   () => new Worker(new URL('./questions.worker.ts', import.meta.url), { type: 'module' }),
 );
 
-export const toleranceWorker = once<ToleranceApi>(
-  () => new Worker(new URL('./tolerance.worker.ts', import.meta.url), { type: 'module' }),
-);
-
-export const plansWorker = once<PlansApi>(
-  () => new Worker(new URL('./plans.worker.ts', import.meta.url), { type: 'module' }),
+export const longWorker = once<LongApi>(
+  () => new Worker(new URL('./long.worker.ts', import.meta.url), { type: 'module' }),
 );
 
 export const filesWorker = once<FilesApi>(

@@ -1,4 +1,5 @@
-import { withElectrical, type Row } from '../electrical';
+import { withElectrical } from '../chain';
+import type { Row } from '../electrical';
 import type { Rig } from '../rig';
 import { refused } from './editKind';
 

@@ -1,5 +1,6 @@
 import type { Cable, Device } from '../../gear';
-import { allDevices, type Row } from '../electrical';
+import { allDevices } from '../chain';
+import type { Row } from '../electrical';
 import { claimIds } from '../ids';
 import { MOST_DEVICES, type Rig } from '../rig';
 import { switchesOfDevice, type SwitchState } from '../switchState';

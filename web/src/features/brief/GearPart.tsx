@@ -135,7 +135,7 @@ function Line({ name, detail, change, onChange, onRemove }: LineProps) {
         Change
       </Button>
       {onRemove && (
-        <Button size="small" color="inherit" aria-label={`Take ${name} out`} onClick={onRemove}>
+        <Button size="small" color="inherit" aria-label={`Delete ${name}`} onClick={onRemove}>
           Delete
         </Button>
       )}

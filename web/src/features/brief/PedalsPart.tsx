@@ -121,7 +121,7 @@ function Pedal({ rig, row, device, at, edit }: PedalProps) {
             <LockOpenOutlined fontSize="inherit" />
           )}
         </Small>
-        <Small label={`Take ${name} out`} onClick={() => edit(removeDevice(rig, id))}>
+        <Small label={`Delete ${name}`} onClick={() => edit(removeDevice(rig, id))}>
           <DeleteOutline fontSize="inherit" />
         </Small>
       </Box>

@@ -12,7 +12,7 @@ import {
 import { useSnackbar } from 'notistack';
 import { useNavigate } from 'react-router';
 import { messageOf, useCreateRigMutation } from '../../app/api';
-import { useAppDispatch } from '../../app/store';
+import { useAppDispatch } from '../../app/storeHooks';
 import { useSettings } from '../../app/useSettings';
 import { editorActions, type OpenRig } from './editorSlice';
 

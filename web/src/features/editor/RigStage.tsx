@@ -2,10 +2,11 @@ import { Alert, Box, CircularProgress, Typography } from '@mui/material';
 import { useSnackbar } from 'notistack';
 import { useCallback, useEffect, type ReactNode } from 'react';
 import { useParams } from 'react-router';
-import { useAppSelector } from '../../app/store';
 import { ConflictDialog } from './ConflictDialog';
 import type { OpenRig } from './editorSlice';
+import { useEditor } from './editorStore';
 import { useOpenRig } from './useOpenRig';
+import { useUndoKeys } from './useRigEdits';
 
 interface Props {
   /** What the page shows of a rig: "Path". */
@@ -25,6 +26,7 @@ export function RigStage({ stage, children }: Props) {
   }, [enqueueSnackbar]);
   const opening = useOpenRig(rigId, onNewer);
   useTellRefusals();
+  useUndoKeys();
   if (opening.kind === 'open')
     return (
       <Titled name={opening.open.rig.texts.name} stage={stage}>
@@ -60,7 +62,7 @@ function Titled({ name, stage, children }: { name: string; stage: string; childr
 
 /** Edits that the core refused are told in its own words. */
 function useTellRefusals() {
-  const refusal = useAppSelector((state) => state.editor.refusal);
+  const refusal = useEditor((editor) => editor.refusal);
   const { enqueueSnackbar } = useSnackbar();
   useEffect(() => {
     if (refusal) enqueueSnackbar(refusal.message, { variant: 'warning' });

@@ -2,10 +2,12 @@ import DarkModeOutlined from '@mui/icons-material/DarkModeOutlined';
 import LightModeOutlined from '@mui/icons-material/LightModeOutlined';
 import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
+import KeyboardOutlined from '@mui/icons-material/KeyboardOutlined';
 import { Button, IconButton, Tooltip } from '@mui/material';
-import type { ReactNode } from 'react';
-import { useAppDispatch } from '../../app/store';
+import { memo, type ReactNode } from 'react';
+import { useAppDispatch } from '../../app/storeHooks';
 import { useSettings, useThemeMode } from '../../app/useSettings';
+import { useShowKeys } from '../../app/useStageKeys';
 import { editorActions } from './editorSlice';
 
 interface Props {
@@ -13,11 +15,12 @@ interface Props {
   readonly canRedo: boolean;
 }
 
-/** Undo, redo, units and light: what every stage has at its top. */
-export function RigTools({ canUndo, canRedo }: Props) {
+/** Undo, redo, units, light and keys: what every stage has at its top. Not drawn anew at every step of a drag. */
+export const RigTools = memo(function RigTools({ canUndo, canRedo }: Props) {
   const dispatch = useAppDispatch();
   const [settings, change] = useSettings();
   const mode = useThemeMode();
+  const showKeys = useShowKeys();
   const isMetric = settings.units === 'metric';
   return (
     <>
@@ -46,11 +49,14 @@ export function RigTools({ canUndo, canRedo }: Props) {
           <LightModeOutlined fontSize="small" />
         )}
       </Tool>
+      <Tool label="Keys" onClick={showKeys}>
+        <KeyboardOutlined fontSize="small" />
+      </Tool>
     </>
   );
-}
+});
 
-export function Tool({
+function Tool({
   label,
   isOff = false,
   onClick,

@@ -1,18 +1,17 @@
 import { Box, Typography } from '@mui/material';
 import { useCallback, type ReactNode } from 'react';
 import { NameField } from '../../ui/NameField';
-import type { SaveState } from './editorSlice';
+import type { OpenRig } from './editorSlice';
+import { RigTools } from './RigTools';
 import { SaveMark } from './SaveMark';
 import { useRigEdits } from './useRigEdits';
 
 interface Props {
   /** Which stage is looked at, where the page does not say so itself. */
   readonly stage?: string;
-  readonly name: string;
-  readonly player: string;
-  readonly save: SaveState;
-  /** What acts on all of the rig. */
-  readonly children: ReactNode;
+  readonly open: OpenRig;
+  /** What the stage itself has to say or do about all of the rig. */
+  readonly children?: ReactNode;
 }
 
 // The same objects each time: what is drawn with them is not drawn again.
@@ -20,7 +19,8 @@ const NAME_STYLE = { fontSize: 21, fontWeight: 600, width: '100%' } as const;
 const PLAYER_STYLE = { fontSize: 15, width: '100%' } as const;
 
 /** Whose rig this is, how it stands with the server, and what acts on all of it. */
-export function StageHeader({ stage, name, player, save, children }: Props) {
+export function StageHeader({ stage, open, children }: Props) {
+  const { name, player } = open.rig.texts;
   const edit = useRigEdits();
   const rename = useCallback(
     (to: string) => edit({ kind: 'rename', target: { of: 'rig' }, to }),
@@ -68,8 +68,10 @@ export function StageHeader({ stage, name, player, save, children }: Props) {
           sx={PLAYER_STYLE}
         />
       </Box>
-      <SaveMark save={save} />
+      <SaveMark save={open.save} />
+      {stage && <Box sx={{ flex: 1 }} />}
       {children}
+      <RigTools canUndo={open.past.length > 0} canRedo={open.future.length > 0} />
     </Box>
   );
 }

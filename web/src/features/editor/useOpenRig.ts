@@ -1,4 +1,5 @@
 import type { Problem, StoredRig } from '@gullwind/contract';
+import isEqual from 'fast-deep-equal';
 import { useEffect, useState } from 'react';
 import { useDispatch, useSelector, useStore } from 'react-redux';
 import { sendLeftBehind } from './autosave';
@@ -107,17 +108,8 @@ async function openUntilThere(
 /** What was kept counts only where it differs from what the server holds. */
 async function joinKept(stored: StoredRig, kept: KeptRig | null) {
   if (!kept) return { stored, mine: null, basedOn: stored.revision };
-  const same = canonical(kept.rig) === canonical(stored.rig);
+  const same = isEqual(kept.rig, stored.rig);
   if (!same) await keepRig(kept);
   if (same || kept.windowId !== windowId()) await forgetRig(kept.rigId, kept.windowId);
   return { stored, mine: same ? null : kept.rig, basedOn: kept.basedOn };
-}
-
-/** JSON with sorted keys: the database does not keep their order. */
-function canonical(value: unknown): string {
-  return JSON.stringify(value, (_key, inner: unknown) =>
-    inner !== null && typeof inner === 'object' && !Array.isArray(inner)
-      ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : inner,
-  );
 }

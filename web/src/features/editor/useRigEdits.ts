@@ -1,7 +1,8 @@
 import type { Edit } from '@gullwind/core';
 import { useCallback } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useAppDispatch } from '../../app/store';
+import { useAppDispatch } from '../../app/storeHooks';
+import { ignoreKeyIn } from '../../app/useStageKeys';
 import { editorActions } from './editorSlice';
 
 /** How a stage changes the open rig. */
@@ -10,11 +11,10 @@ export function useRigEdits(): (edit: Edit) => void {
   return useCallback((edit: Edit) => dispatch(editorActions.edited(edit)), [dispatch]);
 }
 
-/** Undo and redo by key, outside of fields that have their own. */
+/** Undo and redo by key, outside of fields and dialogs that have their own. */
 export function useUndoKeys(): void {
   const dispatch = useAppDispatch();
-  useHotkeys('mod+z', () => dispatch(editorActions.undone()), { preventDefault: true });
-  useHotkeys('mod+shift+z, mod+y', () => dispatch(editorActions.redone()), {
-    preventDefault: true,
-  });
+  const options = { preventDefault: true, ignoreEventWhen: ignoreKeyIn };
+  useHotkeys('mod+z', () => dispatch(editorActions.undone()), options);
+  useHotkeys('mod+shift+z, mod+y', () => dispatch(editorActions.redone()), options);
 }

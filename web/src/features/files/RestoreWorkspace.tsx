@@ -10,7 +10,7 @@ import {
 } from '@mui/material';
 import { useState } from 'react';
 import { api, messageOf, useRestoreWorkspaceMutation } from '../../app/api';
-import { useAppDispatch } from '../../app/store';
+import { useAppDispatch } from '../../app/storeHooks';
 import { saveText } from './saveText';
 
 interface Props {

@@ -9,7 +9,7 @@ import {
   usePutItemMutation,
   useRemoveGearMutation,
 } from '../../app/api';
-import { useAppStore } from '../../app/store';
+import { useAppStore } from '../../app/storeHooks';
 
 export interface GearActions {
   readonly edit: (id: string, edit: ItemEdit) => void;

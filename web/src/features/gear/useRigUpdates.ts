@@ -12,10 +12,10 @@ import {
 import { useSnackbar } from 'notistack';
 import { useCallback, useEffect, useState } from 'react';
 import { api } from '../../app/api';
-import { useAppDispatch, useAppStore } from '../../app/store';
+import { useAppDispatch } from '../../app/storeHooks';
 import { useSettings } from '../../app/useSettings';
 import { questionsWorker } from '../../workers/workers';
-import { editorActions } from '../editor';
+import { editorActions, useOpenNow } from '../editor';
 
 /** What an entry of the gear list would change in a rig that was built from it. */
 export interface RigUpdate {
@@ -31,14 +31,14 @@ export interface RigUpdate {
 
 /** Holds every rig against the entry, and brings one up to date on demand. */
 export function useRigUpdates(item: GearItem, rigIds: readonly string[]) {
-  const store = useAppStore();
+  const openNow = useOpenNow();
   const [{ units }] = useSettings();
   const dispatch = useAppDispatch();
   const { enqueueSnackbar } = useSnackbar();
   const [updates, setUpdates] = useState<readonly RigUpdate[] | null>(null);
   const ids = rigIds.join();
   const look = useCallback(async () => {
-    const open = store.getState().editor.open;
+    const open = openNow();
     const found = await Promise.all(
       ids.split(',').map(async (id) => {
         const stored =
@@ -47,7 +47,7 @@ export function useRigUpdates(item: GearItem, rigIds: readonly string[]) {
       }),
     );
     return found.filter((one) => one !== null);
-  }, [item, ids, store, units]);
+  }, [item, ids, openNow, units]);
 
   useEffect(() => {
     let isWanted = true;
@@ -59,8 +59,9 @@ export function useRigUpdates(item: GearItem, rigIds: readonly string[]) {
 
   const update = async ({ rigId, revision, updated }: RigUpdate) => {
     // The rig under the user's hands changes there, where it can be undone.
-    if (store.getState().editor.open?.id === rigId && isForRigs(item))
-      dispatch(editorActions.edited(refreshFromGear(store.getState().editor.open!.rig, item)));
+    const open = openNow();
+    if (open?.id === rigId && isForRigs(item))
+      dispatch(editorActions.edited(refreshFromGear(open.rig, item)));
     else {
       const problem = await putRig(rigId, revision, updated);
       if (problem) enqueueSnackbar(problem, { variant: 'warning' });

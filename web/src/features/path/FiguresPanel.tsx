@@ -15,7 +15,7 @@ import { SOUNDING_FONT } from '../../app/theme';
 import { Disclosure } from '../../ui/Disclosure';
 import { Assumptions } from '../../ui/parts/Assumptions';
 import type { Analysed } from '../../workers/useAnalysis';
-import type { ToleranceWork } from '../../workers/useTolerance';
+import { toleranceIn, type ToleranceWork } from '../../workers/useTolerance';
 import { Band, Figure } from '../../ui/Figure';
 import { SurenessLine } from './SurenessLine';
 import { selectStop, type Selection } from './selection';
@@ -53,8 +53,7 @@ interface Props {
   readonly onSelect: (stop: Selection) => void;
 }
 
-const bandsOf = ({ sureness }: ToleranceWork): FigureBands | null =>
-  sureness.kind === 'known' ? (sureness.tolerance?.figures ?? null) : null;
+const bandsOf = (work: ToleranceWork): FigureBands | null => toleranceIn(work)?.figures ?? null;
 
 interface FiguresProps {
   readonly analysis: SoundingAnalysis;

@@ -8,13 +8,12 @@ import { useAnalysis, type Analysed, type AnalysedWays } from '../../workers/use
 import type { PinnedSound } from '../../workers/questions.worker';
 import { usePins } from '../../workers/useSideQuestions';
 import { useStates } from '../../workers/useStates';
-import { useTolerance } from '../../workers/useTolerance';
+import { toleranceIn, useTolerance } from '../../workers/useTolerance';
 import { shownRig, type OpenRig } from '../editor';
 import { ExportMenu } from '../files';
 import { GearPicker, type PickerKind } from '../picker';
 import { Inspector } from './inspector/Inspector';
 import { JudgementColumn, type Look } from './JudgementColumn';
-import { KeysDialog } from './KeysDialog';
 import { PathHeader } from './PathHeader';
 import type { PinnedCurve } from './CurveKey';
 import { ResponseChart } from './ResponseChart';
@@ -44,7 +43,7 @@ export function PathView({ open }: { open: OpenRig }) {
   now.current = { rig: open.rig, rowId, analysis: analysed?.analysis ?? null };
   const readNow = useCallback(() => now.current, []);
   const [{ units }] = useSettings();
-  const [dialog, setDialog] = useState<PickerKind | 'keys' | null>(null);
+  const [dialog, setDialog] = useState<PickerKind | null>(null);
   const inspector = useRef<HTMLDivElement>(null);
   const actions = usePathActions(rig, setDialog);
   usePathKeys({ rig, stops, actions, inspector, isOff: dialog !== null || open.theirs !== null });
@@ -61,12 +60,8 @@ export function PathView({ open }: { open: OpenRig }) {
       }}
     >
       <PathHeader
-        name={rig.texts.name}
-        player={rig.texts.player}
-        save={open.save}
-        canUndo={open.past.length > 0}
-        canRedo={open.future.length > 0}
-        actions={actions}
+        open={open}
+        onAdd={actions.add}
         standBar={<StandBar rig={rig} rowId={rowId} actions={actions} />}
         exportMenu={<ExportMenu read={readNow} />}
       />
@@ -116,7 +111,7 @@ export function PathView({ open }: { open: OpenRig }) {
           analysed={analysed}
           states={states}
           pins={pins}
-          tolerance={work.sureness.kind === 'known' ? work.sureness.tolerance : null}
+          tolerance={toleranceIn(work)}
         />
         <JudgementColumn
           look={look}
@@ -143,10 +138,9 @@ export function PathView({ open }: { open: OpenRig }) {
           onSwap={setDialog}
         />
       </Box>
-      {dialog !== null && dialog !== 'keys' && (
+      {dialog !== null && (
         <GearPicker kind={dialog} onClose={() => setDialog(null)} onPick={actions.pick} />
       )}
-      <KeysDialog open={dialog === 'keys'} onClose={() => setDialog(null)} />
     </Box>
   );
 }

@@ -4,7 +4,7 @@ import { Box, Button, IconButton, Typography } from '@mui/material';
 import { memo } from 'react';
 import { NameField } from '../../ui/NameField';
 import type { PinnedSound } from '../../workers/questions.worker';
-import type { ToleranceWork } from '../../workers/useTolerance';
+import { differenceIn, type ToleranceWork } from '../../workers/useTolerance';
 import { Band, Figure } from '../../ui/Figure';
 import { PinMark } from './PinMark';
 import { SurenessLine } from './SurenessLine';
@@ -21,7 +21,6 @@ interface Props {
 /** States of the rig kept as curves, beside the one in hand. */
 export const PinsPanel = memo(function PinsPanel({ rig, nowDb, pinned, work, actions }: Props) {
   const isFull = rig.pins.length >= MOST_PINS;
-  const { sureness } = work;
   return (
     <>
       <Button
@@ -40,8 +39,7 @@ export const PinsPanel = memo(function PinsPanel({ rig, nowDb, pinned, work, act
       {rig.pins.map((pin, index) => {
         const analysis = pinned.find(({ pinId }) => pinId === pin.id)?.analysis ?? null;
         const figures = analysis?.kind === 'sounding' ? analysis.figures : null;
-        const difference =
-          sureness.kind === 'known' ? (sureness.differences.get(pin.id) ?? null) : null;
+        const difference = differenceIn(work, pin.id);
         return (
           <Box
             key={pin.id}

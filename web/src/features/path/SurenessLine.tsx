@@ -3,13 +3,14 @@ import type { ToleranceWork } from '../../workers/useTolerance';
 
 /** Asks how sure the figures are, shows how far that is, and lets it be stopped. */
 export function SurenessLine({ work }: { readonly work: ToleranceWork }) {
-  const { sureness, start, stop } = work;
-  if (sureness.kind === 'running') {
+  const { state, start, stop } = work;
+  if (state.kind === 'running') {
+    const { done, of } = state.progress ?? { done: 0, of: 1 };
     return (
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mt: 0.5 }}>
         <LinearProgress
           variant="determinate"
-          value={100 * sureness.share}
+          value={(100 * done) / of}
           aria-label="Drawing"
           sx={{ flex: 1 }}
         />
@@ -19,11 +20,14 @@ export function SurenessLine({ work }: { readonly work: ToleranceWork }) {
       </Box>
     );
   }
-  if (sureness.kind === 'known') {
+  if (state.kind === 'failed')
+    return <Typography variant="caption">This could not be drawn: {state.message}</Typography>;
+  if (state.kind === 'done') {
+    const { tolerance } = state.answer;
     return (
       <Typography variant="caption" sx={{ color: 'text.secondary' }}>
-        {sureness.tolerance
-          ? `${sureness.tolerance.draws.toLocaleString('en')} draws of every value within its tolerance; 90 in 100 lie in the bands.`
+        {tolerance
+          ? `${tolerance.draws.toLocaleString('en')} draws of every value within its tolerance; 90 in 100 lie in the bands.`
           : 'Nothing is heard: there is nothing to be sure of.'}
       </Typography>
     );

@@ -28,8 +28,8 @@ import { useSnackbar } from 'notistack';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useSearchParams } from 'react-router';
-import { useAppDispatch, useAppStore } from '../../app/store';
-import { editorActions, shownRig } from '../editor';
+import { useAppDispatch } from '../../app/storeHooks';
+import { editorActions, shownRig, useOpenNow } from '../editor';
 import type { PickerKind } from '../picker';
 import {
   firstSelection,
@@ -44,9 +44,9 @@ import {
 export type PathActions = ReturnType<typeof usePathActions>;
 
 /** Everything that can be done on the path page, by pointer or by key. */
-export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' | null) => void) {
+export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | null) => void) {
   const dispatch = useAppDispatch();
-  const store = useAppStore();
+  const openNow = useOpenNow();
   const { enqueueSnackbar } = useSnackbar();
   const [, setSearch] = useSearchParams();
   const [wanted, setWanted] = useSelected();
@@ -55,7 +55,7 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
 
   return useMemo(() => {
     /** Keys can follow each other faster than the page is drawn: what counts is the rig as it is by now. */
-    const open = () => store.getState().editor.open!;
+    const open = () => openNow()!;
     const rigNow = () => open().rig;
     const edit = (change: Edit) => dispatch(editorActions.edited(change));
     const preview = (change: Edit | null) => dispatch(editorActions.previewed(change));
@@ -183,7 +183,6 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
         edit({ kind: 'group', edits: removeRows(rigNow(), [row]) });
       },
       add: () => openDialog('device'),
-      showKeys: () => openDialog('keys'),
       pick: (item: RigItem) => {
         openDialog(null);
         if (item.kind === 'device') {
@@ -200,11 +199,9 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | 'keys' 
         const ids = allDevices(rigNow()).flatMap(switchesOfDevice);
         edit({ kind: 'switch', positions: Object.fromEntries(ids.map((id) => [id, false])) });
       },
-      undo: () => dispatch(editorActions.undone()),
-      redo: () => dispatch(editorActions.redone()),
     };
     // Nothing here depends on the rig, so that an edit redraws only what shows it.
-  }, [selection.kind, at, store, dispatch, setSearch, setWanted, enqueueSnackbar, openDialog]);
+  }, [selection.kind, at, openNow, dispatch, setSearch, setWanted, enqueueSnackbar, openDialog]);
 }
 
 const withParam = (name: string, value: string | null) => (params: URLSearchParams) => {

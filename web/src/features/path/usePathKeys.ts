@@ -9,9 +9,9 @@ import {
 } from '@gullwind/core';
 import { useEffect, useRef, type RefObject } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useAppDispatch, useAppStore } from '../../app/store';
-import { useSettings, useThemeMode } from '../../app/useSettings';
-import { editorActions } from '../editor';
+import { useAppDispatch } from '../../app/storeHooks';
+import { useSettings } from '../../app/useSettings';
+import { editorActions, useOpenNow } from '../editor';
 import { firstSelection, stepSelection } from './selection';
 import type { PathActions } from './usePathActions';
 
@@ -27,22 +27,18 @@ interface Wiring {
 const MENUS = '[role="menu"], [role="dialog"], [role="radiogroup"], [role="combobox"]';
 const PRESSED_BY_THEMSELVES = 'button, a, [role="button"], [role="option"][tabindex]';
 
-/** The keys of the path page; `KeysDialog` lists them. */
+/** The keys of the path page; its entry among the stages lists them. */
 export function usePathKeys(wiring: Wiring): void {
-  const { actions, isOff } = wiring;
+  const { isOff } = wiring;
   const plain = usePlainKeys(wiring);
   useHotkeys('*', plain, {
     enabled: !isOff,
     ignoreEventWhen: ({ target }) => target instanceof Element && target.closest(MENUS) !== null,
   });
-  useHotkeys('mod+z', actions.undo, { enabled: !isOff, preventDefault: true });
-  useHotkeys('mod+shift+z, mod+y', actions.redo, { enabled: !isOff, preventDefault: true });
 }
 
 function usePlainKeys({ rig, stops, actions, inspector }: Wiring) {
   const nudge = useNudge(actions);
-  const [{ units }, change] = useSettings();
-  const mode = useThemeMode();
   const go = (by: number) => actions.select(stepSelection(rig, stops, actions.selection, by));
   const keys: Readonly<Record<string, (event: KeyboardEvent) => void>> = {
     ArrowLeft: (event) => (event.altKey ? actions.moveSelected(-1) : go(-1)),
@@ -60,9 +56,6 @@ function usePlainKeys({ rig, stops, actions, inspector }: Wiring) {
     Backspace: actions.remove,
     a: actions.add,
     b: actions.bufferAfter,
-    u: () => change({ units: units === 'metric' ? 'imperial' : 'metric' }),
-    n: () => change({ theme: mode === 'day' ? 'night' : 'day' }),
-    '?': actions.showKeys,
   };
   return (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey) return;
@@ -82,7 +75,7 @@ function usePlainKeys({ rig, stops, actions, inspector }: Wiring) {
 /** Draws the selected cable longer or shorter while a key is held: one hold is one edit. */
 function useNudge(actions: PathActions) {
   const dispatch = useAppDispatch();
-  const store = useAppStore();
+  const openNow = useOpenNow();
   const [{ units }] = useSettings();
   const held = useRef<{ id: string; lengthM: number; edit: Edit } | null>(null);
   useEffect(() => {
@@ -99,7 +92,7 @@ function useNudge(actions: PathActions) {
   }, [dispatch]);
   return (sign: 1 | -1, large: boolean) => {
     const { selection } = actions;
-    const rig = store.getState().editor.open?.rig;
+    const rig = openNow()?.rig;
     const cable = rig && selection.kind === 'cable' ? findCable(rig, selection.id) : undefined;
     if (!cable) return;
     const step = stepM(units, cable.lengthM.value, large);

@@ -1,36 +1,36 @@
-import { formatSignedDb, isEstablished, mainRow, type Difference, type Rig } from '@gullwind/core';
+import {
+  chainOf,
+  formatSignedDb,
+  isEstablished,
+  mainRow,
+  type Difference,
+  type Rig,
+} from '@gullwind/core';
 import { Typography } from '@mui/material';
-import { proxy } from 'comlink';
-import { useEffect, useState } from 'react';
-import { toleranceWorker } from '../../workers/workers';
+import { useMemo } from 'react';
+import { useLongWork } from '../../workers/useLongWork';
 
 const DRAWS = 500;
 
 /** Whether the difference that a plan makes is larger than what is not known of the parts. */
 export function Established({ rig, after }: { rig: Rig; after: Rig }) {
-  const [found, setFound] = useState<{ after: Rig; difference: Difference | null } | null>(null);
-  useEffect(() => {
-    let isWanted = true;
+  const question = useMemo(() => {
     const rowId = mainRow(rig).id;
-    void toleranceWorker()
-      .difference(
-        { rig, rowId },
-        { rig: after, rowId },
-        DRAWS,
-        proxy(() => undefined),
-      )
-      .then((difference) => isWanted && setFound({ after, difference }));
-    return () => {
-      isWanted = false;
+    return {
+      before: { chain: chainOf(rig), rowId },
+      after: { chain: chainOf(after), rowId },
+      draws: DRAWS,
     };
   }, [rig, after]);
-  const difference = found?.after === after ? found.difference : null;
+  const { state } = useLongWork('difference', question, { begins: true });
+  const difference = state.kind === 'done' ? state.answer : null;
   return (
     <Typography
       variant="body2"
       data-testid="established"
       sx={{ mt: 0.5, minHeight: 20, color: 'text.secondary' }}
     >
+      {state.kind === 'failed' && `This could not be drawn: ${state.message}`}
       {difference ? sayDifference(difference) : ' '}
     </Typography>
   );

@@ -2,7 +2,7 @@ import { choosePlans, keyOfPlan, type Edit, type Proposal, type RankedPlan } fro
 import { Box, Button } from '@mui/material';
 import { useSnackbar } from 'notistack';
 import { useCallback, useMemo, useState } from 'react';
-import { useAppDispatch } from '../../app/store';
+import { useAppDispatch } from '../../app/storeHooks';
 import { useGearItems } from '../../app/useGearItems';
 import { useSettings } from '../../app/useSettings';
 import { frontOf, usePlanDetail, usePlans, useUnsure } from '../../workers/usePlans';
@@ -32,11 +32,10 @@ export function PlansView({ open }: { open: OpenRig }) {
   const gear = useGearItems();
   const [depth, setDepth] = useState<2 | 3>(2);
   const work = usePlans(rig, gear, OPTIONS[depth]);
-  const { found } = work;
-  const front = frontOf(found, rig);
+  const front = frontOf(work.state);
   const shown = useMemo(() => proposalsOf(front), [front]);
-  const isDone = found.kind === 'done' && shown.length > 0;
-  const unsure = useUnsure(rig, isDone ? shown : null);
+  const isDone = work.state.kind === 'done' && shown.length > 0;
+  const { work: drawing, unsure } = useUnsure(rig, isDone ? shown : null);
   const proposals = useMemo(
     () => (unsure ? proposalsOf(front, (plan) => unsure.has(keyOfPlan(plan))) : shown),
     [front, shown, unsure],
@@ -64,7 +63,10 @@ export function PlansView({ open }: { open: OpenRig }) {
         ? before.filter((other) => other !== key)
         : [...before, key].slice(-MOST_PINNED),
     );
-  const sideBySide = proposals.filter(({ plan }) => pinned.includes(keyOfPlan(plan)));
+  const sideBySide = useMemo(
+    () => proposals.filter(({ plan }) => pinned.includes(keyOfPlan(plan))),
+    [proposals, pinned],
+  );
   return (
     <StagePage open={open} stage="Plans" columns={{ md: '372px minmax(0, 1fr)' }}>
       <Box
@@ -77,7 +79,7 @@ export function PlansView({ open }: { open: OpenRig }) {
         }}
       >
         <GoalPanel rig={rig} />
-        <SearchState work={work} depth={depth} onDepth={setDepth} />
+        <SearchState work={work} drawing={drawing} depth={depth} onDepth={setDepth} />
         <ProposalList
           rig={rig}
           units={units}

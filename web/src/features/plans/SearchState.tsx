@@ -1,8 +1,10 @@
 import { Box, Button, LinearProgress, NativeSelect, Typography } from '@mui/material';
-import type { PlansFound, PlansWork } from '../../workers/usePlans';
+import type { LongWork, WorkStateOf } from '../../workers/useLongWork';
 
 interface Props {
-  readonly work: PlansWork;
+  readonly work: LongWork<'plans'>;
+  /** How sure the gains of what was found are. */
+  readonly drawing: LongWork<'withinTolerance'>;
   readonly depth: 2 | 3;
   readonly onDepth: (depth: 2 | 3) => void;
 }
@@ -10,9 +12,10 @@ interface Props {
 const many = (n: number): string => n.toLocaleString('en').replaceAll(',', '\u202f');
 
 /** How far the search is, what it can promise, and how to stop it. */
-export function SearchState({ work, depth, onDepth }: Props) {
-  const { found } = work;
-  const progress = found.kind === 'running' ? found.progress : null;
+export function SearchState({ work, drawing, depth, onDepth }: Props) {
+  const { state } = work;
+  const running = [work, drawing].find((one) => one.state.kind === 'running');
+  const progress = running?.state.kind === 'running' ? running.state.progress : null;
   return (
     <Box component="section" aria-label="Search" sx={{ mb: 1 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 34 }}>
@@ -25,8 +28,8 @@ export function SearchState({ work, depth, onDepth }: Props) {
           <option value={2}>plans of up to two moves</option>
           <option value={3}>plans of up to three moves</option>
         </NativeSelect>
-        {found.kind === 'running' ? (
-          <Button size="small" variant="outlined" onClick={work.stop} disabled={!progress}>
+        {running ? (
+          <Button size="small" variant="outlined" onClick={running.stop} disabled={!progress}>
             Stop
           </Button>
         ) : (
@@ -40,7 +43,7 @@ export function SearchState({ work, depth, onDepth }: Props) {
           <LinearProgress
             variant="determinate"
             value={Math.round((100 * progress.done) / Math.max(1, progress.of))}
-            aria-label="Plans looked at"
+            aria-label={running === work ? 'Plans looked at' : 'Plans drawn'}
           />
         )}
       </Box>
@@ -48,30 +51,35 @@ export function SearchState({ work, depth, onDepth }: Props) {
         role="status"
         variant="caption"
         data-testid="search-state"
-        data-search={found.kind}
+        data-search={state.kind === 'done' && running ? 'drawing' : state.kind}
         sx={{ color: 'text.secondary', display: 'block', minHeight: 36 }}
       >
-        {sayState(found)}
+        {sayState(state)}
+        {running === drawing && ' Now it is drawn how sure each gain is.'}
+        {drawing.state.kind === 'stopped' && ' How sure each gain is was not drawn to the end.'}
       </Typography>
     </Box>
   );
 }
 
-function sayState(found: PlansFound): string {
-  switch (found.kind) {
-    case 'waiting':
+function sayState(state: WorkStateOf<'plans'>): string {
+  switch (state.kind) {
+    case 'idle':
       return 'Waiting for the gear list …';
     case 'running': {
-      if (!found.progress) return 'Finding the moves …';
-      const { moves, depth, done, of } = found.progress;
+      if (!state.progress) return 'Finding the moves …';
+      const { moves, depth, done, of } = state.progress;
       return `${many(moves)} moves. Plans of ${depth}: ${many(done)} of ${many(of)} looked at. The best so far is below.`;
     }
+    case 'failed':
+      return `The search broke off: ${state.message}`;
     case 'stopped': {
-      const { depth, done, of } = found.progress;
+      if (!state.progress) return 'Stopped before anything was looked at.';
+      const { depth, done, of } = state.progress;
       return `Stopped: of the plans of ${depth} moves ${many(done)} of ${many(of)} were looked at. Below is the best so far; a better one may be among the rest.`;
     }
     case 'done': {
-      const { moves, looked, exactUpTo, beyond } = found.search;
+      const { moves, looked, exactUpTo, beyond } = state.answer;
       if (moves.length === 0) return 'Within its limits there is no single move to make.';
       const whole = `${many(looked)} plans out of ${many(moves.length)} moves were looked at: no better plan of up to ${exactUpTo} moves exists.`;
       if (!beyond) return whole;

@@ -5,6 +5,7 @@ import {
   WEIGHT_NAMES,
   weightsOf,
   type Edit,
+  type Move,
   type PlanDetail,
   type Proposal,
   type Rig,
@@ -20,8 +21,9 @@ import {
   TableRow,
   Typography,
 } from '@mui/material';
-import { useEffect, useMemo, useState } from 'react';
-import { plansWorker } from '../../workers/workers';
+import { useMemo } from 'react';
+import { useLatest } from '../../workers/useLatest';
+import { questionsWorker } from '../../workers/workers';
 import { ResponseChart } from '../path';
 import { FIGURE_CELL, showTerm } from './figures';
 import { sayEffort, showGoal } from './ProposalList';
@@ -164,25 +166,27 @@ function Curves({ details }: { details: readonly (PlanDetail | null)[] }) {
   );
 }
 
+interface DetailsQuestion {
+  readonly rig: Rig;
+  readonly moves: readonly (readonly Move[])[];
+}
+
+const askDetails = async (question: DetailsQuestion) => ({
+  question,
+  details: await Promise.all(
+    question.moves.map((moves) => questionsWorker().planDetail(question.rig, moves)),
+  ),
+});
+
 /** Every pinned proposal looked at closely; null until all of them are. */
 function useDetails(
   rig: Rig,
   proposals: readonly Proposal[],
 ): readonly (PlanDetail | null)[] | null {
-  const key = proposals.map(({ plan }) => keyOfPlan(plan)).join(' / ');
-  const [found, setFound] = useState<{
-    rig: Rig;
-    key: string;
-    details: readonly (PlanDetail | null)[];
-  } | null>(null);
-  useEffect(() => {
-    let isWanted = true;
-    void Promise.all(proposals.map(({ plan }) => plansWorker().detail(rig, plan.moves))).then(
-      (details) => isWanted && setFound({ rig, key, details }),
-    );
-    return () => {
-      isWanted = false;
-    };
-  }, [rig, key]);
-  return found?.rig === rig && found.key === key ? found.details : null;
+  const question = useMemo(
+    () => ({ rig, moves: proposals.map(({ plan }) => plan.moves) }),
+    [rig, proposals],
+  );
+  const answer = useLatest(question, askDetails);
+  return answer?.question === question ? answer.details : null;
 }

@@ -12,7 +12,7 @@ import {
 import { useSnackbar } from 'notistack';
 import { useEffect } from 'react';
 import { api, messageOf } from '../../app/api';
-import { useAppDispatch } from '../../app/store';
+import { useAppDispatch } from '../../app/storeHooks';
 import { useSettings } from '../../app/useSettings';
 import { OpenFileButton, saveWorkspace } from '../files';
 import { QuantityField } from '../../ui/QuantityField';

@@ -6,6 +6,8 @@ import {
   type FieldRule,
   type Rig,
   type UnitSystem,
+  chainOf,
+  type Chain,
 } from '@gullwind/core';
 import { Box, Typography } from '@mui/material';
 import { LineButton } from '../LineButton';
@@ -20,14 +22,15 @@ interface Props {
   readonly onSelect: (kind: Assumption['parts'][number]['kind'], id: string) => void;
 }
 
-const ask = async ({ rig, rowId }: Pick<Props, 'rig' | 'rowId'>) => ({
+const ask = async ({ rig, rowId }: { readonly rig: Chain; readonly rowId: string }) => ({
   rig,
   found: await questionsWorker().assumptions(rig, rowId),
 });
 
 /** The five assumed values that the treble of a rig rests on most. */
 export function Assumptions({ rig, rowId, units, onSelect }: Props) {
-  const question = useMemo(() => ({ rig, rowId }), [rig, rowId]);
+  const chain = chainOf(rig);
+  const question = useMemo(() => ({ rig: chain, rowId }), [chain, rowId]);
   const answer = useLatest(question, ask);
   if (!answer) return <Typography variant="body2">…</Typography>;
   if (answer.found.length === 0)

@@ -12,6 +12,8 @@ import {
   type LikedCableAnswer,
   type Rig,
   type UnitSystem,
+  chainOf,
+  type Chain,
 } from '@gullwind/core';
 import { Box, Button, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
@@ -26,12 +28,13 @@ import { PanelGroup } from '../../../ui/parts/PanelGroup';
 const DROPS_DB = [0.5, 1, 3] as const;
 
 interface Question {
-  readonly rig: Rig;
+  readonly rig: Chain;
   readonly rowId: string;
   readonly id: string;
 }
 
-interface Props extends Question {
+interface Props extends Omit<Question, 'rig'> {
+  readonly rig: Rig;
   readonly units: UnitSystem;
   readonly actions: PathActions;
 }
@@ -61,7 +64,8 @@ const askBudgets = async ({ rig, rowId, id }: Question) => ({
 
 /** How long the selected cable may be before treble falls so far below straight in, all else as it stands. */
 function LengthBudgets({ rig, rowId, id, units }: Props) {
-  const question = useMemo(() => ({ rig, rowId, id }), [rig, rowId, id]);
+  const chain = chainOf(rig);
+  const question = useMemo(() => ({ rig: chain, rowId, id }), [chain, rowId, id]);
   const answer = useLatest(question, askBudgets);
   // An answer for another cable would be read as one for this.
   const budgets = answer?.id === id ? answer.budgets : null;
@@ -103,14 +107,18 @@ const askCapacitance = async ({
   rowId,
   wantedHz,
 }: {
-  rig: Rig;
+  rig: Chain;
   rowId: string;
   wantedHz: number;
 }): Promise<CapacitanceAnswer> => questionsWorker().capacitanceFor(rig, rowId, wantedHz);
 
 function CapacitanceFinder({ rig, rowId, id, units, actions }: Props) {
   const [wanted, setWanted] = useState(rig.electrical.approach.wantedHz);
-  const question = useMemo(() => ({ rig, rowId, wantedHz: wanted.value }), [rig, rowId, wanted]);
+  const chain = chainOf(rig);
+  const question = useMemo(
+    () => ({ rig: chain, rowId, wantedHz: wanted.value }),
+    [chain, rowId, wanted],
+  );
   const answer = useLatest(question, askCapacitance);
   const cable = findCable(rig, id)!;
   return (
@@ -165,7 +173,7 @@ const askLiked = async ({
   rowId,
   liked,
 }: {
-  rig: Rig;
+  rig: Chain;
   rowId: string;
   liked: LikedCable;
 }): Promise<LikedCableAnswer> => questionsWorker().keepLikedCable(rig, rowId, liked);
@@ -173,13 +181,14 @@ const askLiked = async ({
 function LikedCableFinder({ rig, rowId, units }: Props) {
   const [lengthM, setLength] = useState(assumed(6));
   const [cPerMF, setCapacitance] = useState(assumed(110e-12));
+  const chain = chainOf(rig);
   const question = useMemo(
     () => ({
-      rig,
+      rig: chain,
       rowId,
       liked: { lengthM: lengthM.value, cPerMF: cPerMF.value, plugsF: 30e-12 },
     }),
-    [rig, rowId, lengthM, cPerMF],
+    [chain, rowId, lengthM, cPerMF],
   );
   const answer = useLatest(question, askLiked);
   const shared = { units, assumedFrom: 'an ordinary cable' } as const;
@@ -211,19 +220,20 @@ function sayLiked(answer: LikedCableAnswer, units: UnitSystem): string {
     case 'noBuffer':
       return 'The pickup drives the whole way: there is no buffer yet to add it at.';
     case 'cableTooLong':
-      return `What cables to the buffer is already ${formatQuantity(answer.byF, 'capacitance', units)} more than the liked cable: shorten it.`;
+      return `What goes to the buffer is already ${formatQuantity(answer.byF, 'capacitance', units)} more than the liked cable: shorten it.`;
     case 'ok':
       return `Add ${formatQuantity(answer.addF, 'capacitance', units)} at the buffer’s input: the pickup then feels that cable straight into the amp.`;
   }
 }
 
-const askWhich = async ({ rig, id }: { rig: Rig; id: string }) => ({
+const askWhich = async ({ rig, id }: { rig: Chain; id: string }) => ({
   id,
   all: await questionsWorker().pickupOrCable(rig, id),
 });
 
 function PickupOrCable({ rig, id }: Props) {
-  const question = useMemo(() => ({ rig, id }), [rig, id]);
+  const chain = chainOf(rig);
+  const question = useMemo(() => ({ rig: chain, id }), [chain, id]);
   const answer = useLatest(question, askWhich);
   if (answer?.id !== id) return <Typography variant="body2">…</Typography>;
   return (

@@ -7,6 +7,8 @@ import {
   type Rig,
   type SimulatorValues,
   type UnitSystem,
+  chainOf,
+  type Chain,
 } from '@gullwind/core';
 import { Box, Button, Typography } from '@mui/material';
 import { useMemo } from 'react';
@@ -17,7 +19,7 @@ import { PartFields } from '../../../ui/parts/PartFields';
 import type { PathActions } from '../usePathActions';
 
 interface Question {
-  readonly rig: Rig;
+  readonly rig: Chain;
   readonly rowId: string;
   readonly id: string;
 }
@@ -29,7 +31,8 @@ const ask = async ({ rig, rowId, id }: Question) => ({
 
 const ohm = (value: number) => formatQuantity(value, 'resistance', 'metric');
 
-interface Props extends Question {
+interface Props extends Omit<Question, 'rig'> {
+  readonly rig: Rig;
   readonly device: Device;
   readonly units: UnitSystem;
   readonly actions: PathActions;
@@ -69,7 +72,8 @@ export function PickupSimulatorTool({ rig, rowId, id, device, units, actions }: 
 }
 
 function Advice({ rig, rowId, id }: Question) {
-  const question = useMemo(() => ({ rig, rowId, id }), [rig, rowId, id]);
+  const chain = chainOf(rig);
+  const question = useMemo(() => ({ rig: chain, rowId, id }), [chain, rowId, id]);
   const answer = useLatest(question, ask);
   if (answer?.id !== id) return <Typography variant="body2">…</Typography>;
   if (!answer.found) {

@@ -1,14 +1,21 @@
-import { formatQuantity, formatSignedDb, type Resonance, type Rig } from '@gullwind/core';
+import {
+  formatQuantity,
+  formatSignedDb,
+  type Resonance,
+  type Rig,
+  chainOf,
+  type Chain,
+} from '@gullwind/core';
 import { Box, Typography } from '@mui/material';
 import { questionsWorker } from '../../../workers/workers';
 import { useLatest } from '../../../workers/useLatest';
 import { Figure } from '../../../ui/Figure';
 
-const ask = (rig: Rig) => questionsWorker().sweepSources(rig);
+const ask = (rig: Chain) => questionsWorker().sweepSources(rig);
 
 /** The same chain from each guitar of the rig and from every class of pickup, side by side. */
 export function SourceSweep({ rig }: { readonly rig: Rig }) {
-  const swept = useLatest(rig, ask);
+  const swept = useLatest(chainOf(rig), ask);
   if (!swept) return <Typography variant="body2">…</Typography>;
   return (
     <>

@@ -76,7 +76,6 @@ export function Run(props: RunProps) {
         viewBox={`0 ${top} ${width} ${bottom - top}`}
         role="presentation"
         style={{ display: 'block' }}
-        {...drag.surface}
       >
         {ways.map((way, i) => {
           const analysis = fitting(analysed, way);

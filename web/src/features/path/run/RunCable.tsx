@@ -1,16 +1,16 @@
 import { findCable, formatQuantity, nameSpot, type StopSummary } from '@gullwind/core';
 import { useTheme } from '@mui/material';
-import type { PointerEvent } from 'react';
 import { selectStop } from '../selection';
 import { LINE_Y, type RunPart } from './runGeometry';
 import { RunOption } from './RunOption';
+import type { GripHandlers } from './useRunDrag';
 
 interface Props extends RunPart {
   readonly stop: StopSummary;
   readonly span: readonly [x0: number, x1: number];
   /** Which stretch it lies in: a cable in is held at its far end, a cable out at its near one. */
   readonly stretch: 'in' | 'board' | 'out';
-  readonly onGrip: (id: string, event: PointerEvent) => void;
+  readonly onGrip: (id: string) => GripHandlers;
 }
 
 /** A cable between two stops, with a grip to draw it longer or shorter; or the gap where one is missing. */
@@ -49,7 +49,7 @@ export function RunCable({ stop, span: [x0, x1], stretch, onGrip, ...part }: Pro
           </text>
         )}
         {cable && (stretch !== 'board' || selected) && (
-          <Grip x={gripX} selected={selected} onPointerDown={(event) => onGrip(cable.id, event)} />
+          <Grip x={gripX} selected={selected} handlers={onGrip(cable.id)} />
         )}
       </g>
     </RunOption>
@@ -59,14 +59,14 @@ export function RunCable({ stop, span: [x0, x1], stretch, onGrip, ...part }: Pro
 interface GripProps {
   readonly x: number;
   readonly selected: boolean;
-  readonly onPointerDown: (event: PointerEvent) => void;
+  readonly handlers: GripHandlers;
 }
 
-function Grip({ x, selected, onPointerDown }: GripProps) {
+function Grip({ x, selected, handlers }: GripProps) {
   const { chart } = useTheme();
   const fill = selected ? chart.sea : chart.paper;
   return (
-    <g data-grip="" onPointerDown={onPointerDown} style={{ cursor: 'ew-resize' }}>
+    <g data-grip="" {...handlers} style={{ cursor: 'ew-resize', touchAction: 'none' }}>
       <rect x={x - 10} y={LINE_Y - 15} width={20} height={30} fill="transparent" />
       <rect
         x={x - 3}

@@ -8,10 +8,10 @@ import {
   type Rig,
 } from '@gullwind/core';
 import { useTheme } from '@mui/material';
-import type { PointerEvent } from 'react';
 import type { NameLabel } from './nameLabels';
 import { LINE_Y, type RunPart } from './runGeometry';
 import { RunOption } from './RunOption';
+import type { GripHandlers } from './useRunDrag';
 import type { Post } from './runWays';
 import { SwitchChip } from './SwitchChip';
 
@@ -22,7 +22,7 @@ interface Props extends RunPart {
   readonly analysis: Analysis | null;
   readonly label: NameLabel;
   readonly chipY: number;
-  readonly onGrip: (id: string, event: PointerEvent) => void;
+  readonly onGrip: (id: string) => GripHandlers;
   readonly onToggle: (switchId: string) => void;
 }
 
@@ -52,8 +52,8 @@ export function RunPost({
     <RunOption {...part} stop={selection} label={sayDevice(rig, device, number, post, analysis)}>
       <g
         onClick={() => onSelect(selection)}
-        onPointerDown={(event) => onGrip(deviceId, event)}
-        style={{ cursor: 'grab' }}
+        {...onGrip(deviceId)}
+        style={{ cursor: 'grab', touchAction: 'none' }}
         data-post={deviceId}
       >
         <title>{device.name}</title>

@@ -1,6 +1,5 @@
 import { findDevice, type Analysis } from '@gullwind/core';
 import { useTheme } from '@mui/material';
-import type { PointerEvent } from 'react';
 import type { NameLabel } from './nameLabels';
 import { RunDestination } from './RunDestination';
 import { CHIP_RADIUS, CHIP_Y, LINE_Y, type RunPart } from './runGeometry';
@@ -8,6 +7,7 @@ import { RunCable } from './RunCable';
 import { assignRows } from './runLayout';
 import { RunPost } from './RunPost';
 import { postsOf, type DrawnWay } from './runWays';
+import type { GripHandlers } from './useRunDrag';
 
 interface Props extends RunPart {
   readonly way: DrawnWay;
@@ -15,8 +15,8 @@ interface Props extends RunPart {
   readonly analysis: Analysis | null;
   readonly labels: readonly NameLabel[];
   readonly numbers: ReadonlyMap<string, number>;
-  readonly onGripCable: (id: string, event: PointerEvent) => void;
-  readonly onGripPost: (id: string, event: PointerEvent) => void;
+  readonly onGripCable: (id: string) => GripHandlers;
+  readonly onGripPost: (id: string) => GripHandlers;
   readonly onToggle: (switchId: string) => void;
 }
 

@@ -1,4 +1,4 @@
-import { drivePath, routeOf, type Rig, type Row, type StopSummary } from '@gullwind/core';
+import { driveWay, type Rig, type Row, type StopSummary } from '@gullwind/core';
 import { MARGIN_PX } from './runGeometry';
 import { layoutWay, type WayLayout } from './runLayout';
 
@@ -36,7 +36,7 @@ const frontOf = (rig: Rig, destination: string): Row =>
   ) ?? rig.electrical.rows[0]!;
 
 export const stopsOf = (rig: Rig, rowId: string): readonly StopSummary[] =>
-  drivePath(routeOf(rig, rowId)).stops;
+  driveWay(rig, rowId).path.stops;
 
 export function drawWays(rig: Rig, rowId: string, widthPx: number): readonly DrawnWay[] {
   const rows = shownRows(rig, rowId);

@@ -1,5 +1,5 @@
 import { FIELD_RULES, findCable, rowOf, type Rig } from '@gullwind/core';
-import { useRef, type PointerEvent } from 'react';
+import { useDrag } from '@use-gesture/react';
 import { postsOf, type DrawnWay } from './runWays';
 
 type Grip =
@@ -18,13 +18,6 @@ type Grip =
       readonly others: readonly number[];
     };
 
-interface Drag {
-  readonly grip: Grip;
-  readonly startX: number;
-  /** Past the first few px: a press is not a drag. */
-  moved: boolean;
-}
-
 interface Handlers {
   readonly onCableDrag: (id: string, lengthM: number, done: boolean) => void;
   readonly onPostDrag: (id: string, to: number, done: boolean) => void;
@@ -35,68 +28,52 @@ const DRAG_FROM_PX = 4;
 const PX_PER_M_OF_NOTHING = 40;
 const FINE_PX_PER_M = 100;
 
+type Gripped = { readonly of: 'cable' | 'post'; readonly id: string };
+
 /**
  * Turns pointer moves into lengths and places. The scale at the start of a drag holds until it ends,
  * although the drawing follows, so that the hand stays in step with the figure.
+ *
+ * @returns what a cable's grip, and what a post has to be given to be dragged
  */
 export function useRunDrag(rig: Rig, ways: readonly DrawnWay[], handlers: Handlers) {
-  const drag = useRef<Drag | null>(null);
-
-  const start = (grip: Grip, event: PointerEvent) => {
-    if (event.button !== 0) return;
-    drag.current = { grip, startX: event.clientX, moved: false };
-  };
-
-  const tell = (event: PointerEvent, done: boolean) => {
-    const current = drag.current;
-    if (!current) return;
-    const dx = event.clientX - current.startX;
-    if (!current.moved && Math.abs(dx) < DRAG_FROM_PX) return;
-    // Captured only now: a captured press would take the click away from what was pressed.
-    if (!current.moved) event.currentTarget.setPointerCapture(event.pointerId);
-    current.moved = true;
-    const { grip } = current;
-    if (grip.kind === 'cable') handlers.onCableDrag(grip.id, draggedLength(grip, dx), done);
-    else handlers.onPostDrag(grip.id, draggedPlace(grip, dx), done);
-  };
-
+  const bind = useDrag(
+    ({ args: [gripped], memo, xy: [x], initial: [startX], last, canceled }) => {
+      const grip = (memo as Grip | undefined) ?? gripOf(rig, ways, gripped as Gripped);
+      if (canceled) handlers.onDragGivenUp();
+      else if (grip.kind === 'cable')
+        handlers.onCableDrag(grip.id, draggedLength(grip, x - startX), last);
+      else handlers.onPostDrag(grip.id, draggedPlace(grip, x - startX), last);
+      return grip;
+    },
+    { threshold: DRAG_FROM_PX, pointer: { keys: false } },
+  );
   return {
-    gripCable: (id: string, event: PointerEvent) => {
-      const cable = findCable(rig, id)!;
-      const { stretch, isOut } = stretchUnder(ways, id);
-      start(
-        {
-          kind: 'cable',
-          id,
-          lengthM: cable.lengthM.value,
-          pxPerM: (stretch || PX_PER_M_OF_NOTHING) * cable.coil.value,
-          sign: isOut ? -1 : 1,
-        },
-        event,
-      );
-    },
-    gripPost: (id: string, event: PointerEvent) => {
-      const posts = ways.flatMap(postsOf);
-      const inRow = new Set(rowOf(rig, id)?.devices.map((device) => device.id));
-      const x = posts.find(({ deviceId }) => deviceId === id)?.x ?? 0;
-      const others = posts.filter(({ deviceId }) => deviceId !== id && inRow.has(deviceId));
-      start({ kind: 'post', id, x, others: others.map((post) => post.x) }, event);
-    },
-    surface: {
-      onPointerMove: (event: PointerEvent) => tell(event, false),
-      onPointerUp: (event: PointerEvent) => {
-        tell(event, true);
-        drag.current = null;
-      },
-      onPointerCancel: () => {
-        drag.current = null;
-        handlers.onDragGivenUp();
-      },
-    },
+    gripCable: (id: string) => bind({ of: 'cable', id } satisfies Gripped),
+    gripPost: (id: string) => bind({ of: 'post', id } satisfies Gripped),
   };
 }
 
-/** px per metre where a cable is drawn, and whether it cables out, so that it is held at its near end. */
+function gripOf(rig: Rig, ways: readonly DrawnWay[], { of, id }: Gripped): Grip {
+  if (of === 'cable') {
+    const cable = findCable(rig, id)!;
+    const { stretch, isOut } = stretchUnder(ways, id);
+    return {
+      kind: 'cable',
+      id,
+      lengthM: cable.lengthM.value,
+      pxPerM: (stretch || PX_PER_M_OF_NOTHING) * cable.coil.value,
+      sign: isOut ? -1 : 1,
+    };
+  }
+  const posts = ways.flatMap(postsOf);
+  const inRow = new Set(rowOf(rig, id)?.devices.map((device) => device.id));
+  const x = posts.find(({ deviceId }) => deviceId === id)?.x ?? 0;
+  const others = posts.filter(({ deviceId }) => deviceId !== id && inRow.has(deviceId));
+  return { kind: 'post', id, x, others: others.map((post) => post.x) };
+}
+
+/** px per metre where a cable is drawn, and whether it leads out, so that it is held at its near end. */
 function stretchUnder(ways: readonly DrawnWay[], cableId: string) {
   for (const { stops, layout } of ways) {
     const at = stops.findIndex(({ spot }) => spot.kind === 'cable' && spot.id === cableId);
@@ -119,3 +96,6 @@ function draggedLength(grip: Extract<Grip, { kind: 'cable' }>, dx: number): numb
 /** The place among the others where the post now stands. */
 const draggedPlace = ({ x, others }: Extract<Grip, { kind: 'post' }>, dx: number): number =>
   others.filter((other) => other < x + dx).length;
+
+/** Handlers that make an element a grip. */
+export type GripHandlers = ReturnType<ReturnType<typeof useRunDrag>['gripCable']>;

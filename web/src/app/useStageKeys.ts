@@ -1,0 +1,42 @@
+import { createContext, useContext, useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { matchPath, useLocation } from 'react-router';
+import { keysOf, STAGES, type KeyGroup } from '../stages';
+import { useSettings, useThemeMode } from './useSettings';
+
+/// Keys that every stage has, and the list of those of the one that is looked at.
+
+const NO_KEYS = '[role="menu"], [role="dialog"], [role="combobox"]';
+
+/** A key pressed where it belongs to a menu, a dialog or a list acts there alone. */
+export const ignoreKeyIn = ({ target }: KeyboardEvent): boolean =>
+  target instanceof Element && target.closest(NO_KEYS) !== null;
+
+/** Opens the list of keys. */
+export const ShowKeys = createContext<() => void>(() => undefined);
+export const useShowKeys = (): (() => void) => useContext(ShowKeys);
+
+interface StageKeys {
+  readonly groups: readonly KeyGroup[];
+  readonly isOpen: boolean;
+  readonly show: () => void;
+  readonly hide: () => void;
+}
+
+/** Listens for the common keys. */
+export function useStageKeys(): StageKeys {
+  const { pathname } = useLocation();
+  const [isOpen, setOpen] = useState(false);
+  const [{ units }, change] = useSettings();
+  const mode = useThemeMode();
+  const options = { ignoreEventWhen: ignoreKeyIn, preventDefault: true };
+  useHotkeys('u', () => change({ units: units === 'metric' ? 'imperial' : 'metric' }), options);
+  useHotkeys('n', () => change({ theme: mode === 'day' ? 'night' : 'day' }), options);
+  useHotkeys('?', () => setOpen(true), { ...options, useKey: true });
+  const groups = useMemo(() => {
+    const stage = STAGES.find(({ route }) => matchPath(route, pathname));
+    return keysOf(stage ?? STAGES[0]!);
+  }, [pathname]);
+  const acts = useMemo(() => ({ show: () => setOpen(true), hide: () => setOpen(false) }), []);
+  return { groups, isOpen, ...acts };
+}

@@ -1,0 +1,2 @@
+export { keysOf, STAGES } from './stages';
+export type { KeyGroup, Stage } from './stage';

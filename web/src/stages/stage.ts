@@ -1,0 +1,26 @@
+import type { SvgIconProps } from '@mui/material';
+import type { ComponentType } from 'react';
+
+/** Keys under one heading: what is pressed, and what it does. */
+export interface KeyGroup {
+  readonly heading: string;
+  readonly keys: readonly (readonly [key: string, does: string])[];
+}
+
+/** All that the application knows of one stage or tool: a new one is an entry in the list of stages. */
+export interface Stage {
+  readonly label: string;
+  readonly icon: ComponentType<SvgIconProps>;
+  /** Its address; ":rigId" in it makes it a stage of a rig. */
+  readonly route: string;
+  /** Where on the rail it stands: among what belongs to a rig, beside it, or at the foot. */
+  readonly rail: 'rig' | 'workshop' | 'foot';
+  /** Loaded when it is first looked at. */
+  readonly page: () => Promise<ComponentType>;
+  /** Beside those that every stage has. */
+  readonly keys: readonly KeyGroup[];
+  /** In docs/screenshots, without ".png". */
+  readonly picture: string;
+  /** In e2e/journeys, without ".e2e.ts": who goes through it. */
+  readonly journey: string;
+}

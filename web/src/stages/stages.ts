@@ -1,0 +1,147 @@
+import AltRouteOutlined from '@mui/icons-material/AltRouteOutlined';
+import CableOutlined from '@mui/icons-material/CableOutlined';
+import CallMergeOutlined from '@mui/icons-material/CallMergeOutlined';
+import ForumOutlined from '@mui/icons-material/ForumOutlined';
+import HomeRepairServiceOutlined from '@mui/icons-material/HomeRepairServiceOutlined';
+import RouteOutlined from '@mui/icons-material/RouteOutlined';
+import SettingsOutlined from '@mui/icons-material/SettingsOutlined';
+import SpeakerOutlined from '@mui/icons-material/SpeakerOutlined';
+import type { KeyGroup, Stage } from './stage';
+
+const PATH_KEYS: readonly KeyGroup[] = [
+  {
+    heading: 'Go',
+    keys: [
+      ['← →', 'along the way'],
+      ['Home End', 'to the guitar, to the amp'],
+      ['Enter', 'to the numbers of what is selected'],
+      ['Esc', 'back, or give up what was typed'],
+    ],
+  },
+  {
+    heading: 'Switch',
+    keys: [
+      ['1 … 9, 0', 'switch pedal 1 … 10'],
+      ['Space', 'switch the selected pedal'],
+    ],
+  },
+  {
+    heading: 'Change',
+    keys: [
+      ['↑ ↓  or  + −', 'selected cable longer, shorter (Shift: larger steps)'],
+      ['Alt ← →', 'selected pedal one place on'],
+      ['B', 'a buffer after the selection'],
+      ['A', 'add a pedal after the selection'],
+      ['Del', 'delete the selected pedal'],
+    ],
+  },
+];
+
+/** Every stage and tool, in the order of the rail: the stages of a rig in the order of the job. */
+export const STAGES: readonly Stage[] = [
+  {
+    label: 'Rigs',
+    icon: HomeRepairServiceOutlined,
+    route: '/',
+    rail: 'workshop',
+    page: async () => (await import('../features/rigs')).RigsPage,
+    keys: [],
+    picture: 'rigs',
+    journey: 'newUser',
+  },
+  {
+    label: 'Brief',
+    icon: ForumOutlined,
+    route: '/rigs/:rigId/brief',
+    rail: 'rig',
+    page: async () => (await import('../features/brief')).BriefPage,
+    keys: [],
+    picture: 'brief',
+    journey: 'brief',
+  },
+  {
+    label: 'Path',
+    icon: RouteOutlined,
+    route: '/rigs/:rigId/path',
+    rail: 'rig',
+    page: async () => (await import('../features/path')).PathPage,
+    keys: PATH_KEYS,
+    picture: 'path-dull',
+    journey: 'firstStory',
+  },
+  {
+    label: 'Plans',
+    icon: AltRouteOutlined,
+    route: '/rigs/:rigId/plans',
+    rail: 'rig',
+    page: async () => (await import('../features/plans')).PlansPage,
+    keys: [],
+    picture: 'plans',
+    journey: 'plans',
+  },
+  {
+    label: 'Gear',
+    icon: CableOutlined,
+    route: '/gear',
+    rail: 'workshop',
+    page: async () => (await import('../features/gear')).GearPage,
+    keys: [],
+    picture: 'gear',
+    journey: 'library',
+  },
+  {
+    label: 'Which DI',
+    icon: CallMergeOutlined,
+    route: '/di',
+    rail: 'foot',
+    page: async () => (await import('../features/checks')).DiPage,
+    keys: [],
+    picture: 'which-di',
+    journey: 'library',
+  },
+  {
+    label: 'Speaker',
+    icon: SpeakerOutlined,
+    route: '/speaker',
+    rail: 'foot',
+    page: async () => (await import('../features/checks')).SpeakerPage,
+    keys: [],
+    picture: 'speaker-cable',
+    journey: 'library',
+  },
+  {
+    label: 'Settings',
+    icon: SettingsOutlined,
+    route: '/settings',
+    rail: 'foot',
+    page: async () => (await import('../features/settings')).SettingsPage,
+    keys: [],
+    picture: 'settings',
+    journey: 'everyView',
+  },
+];
+
+/** Keys that every stage of a rig has. */
+const RIG_KEYS: KeyGroup = {
+  heading: 'Take back',
+  keys: [
+    ['Ctrl/⌘ Z', 'undo'],
+    ['Ctrl/⌘ Shift Z', 'redo'],
+  ],
+};
+
+/** Keys that every stage has. */
+const COMMON_KEYS: KeyGroup = {
+  heading: 'See',
+  keys: [
+    ['U', 'metres or feet'],
+    ['N', 'day or night'],
+    ['?', 'this list'],
+  ],
+};
+
+export const keysOf = ({ keys, rail }: Stage): readonly KeyGroup[] => [
+  ...keys,
+  ...(rail === 'rig' ? [RIG_KEYS] : []),
+  COMMON_KEYS,
+];

@@ -1,0 +1,53 @@
+import {
+  findComparedTolerance,
+  findDifference,
+  findWithinTolerance,
+  searchPlans,
+  type ChainWay,
+  type GearItem,
+  type RankedPlan,
+  type Rig,
+  type SearchOptions,
+} from '@gullwind/core';
+
+/// Every kind of long work: what it is asked, and the generator that does it.
+
+interface PlansQuestion {
+  readonly rig: Rig;
+  readonly gear: readonly GearItem[];
+  readonly options: SearchOptions;
+}
+
+interface WithinToleranceQuestion {
+  readonly rig: Rig;
+  readonly plans: readonly RankedPlan[];
+  readonly asItIs: RankedPlan;
+}
+
+interface ToleranceQuestion {
+  readonly way: ChainWay;
+  /** What it is held against, by name. */
+  readonly others: ReadonlyMap<string, ChainWay>;
+}
+
+interface DifferenceQuestion {
+  readonly before: ChainWay;
+  readonly after: ChainWay;
+  readonly draws: number;
+}
+
+export const JOBS = {
+  plans: ({ rig, gear, options }: PlansQuestion) => searchPlans(rig, gear, options),
+  withinTolerance: ({ rig, plans, asItIs }: WithinToleranceQuestion) =>
+    findWithinTolerance(rig, plans, asItIs),
+  tolerance: ({ way, others }: ToleranceQuestion) => findComparedTolerance(way, others),
+  difference: ({ before, after, draws }: DifferenceQuestion) =>
+    findDifference(before, after, { draws }),
+};
+
+export type JobName = keyof typeof JOBS;
+export type Question<J extends JobName> = Parameters<(typeof JOBS)[J]>[0];
+export type Progress<J extends JobName> =
+  ReturnType<(typeof JOBS)[J]> extends Generator<infer P, unknown> ? P : never;
+export type Answer<J extends JobName> =
+  ReturnType<(typeof JOBS)[J]> extends Generator<unknown, infer A> ? A : never;

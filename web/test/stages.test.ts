@@ -1,0 +1,32 @@
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { keysOf, STAGES } from '../src/stages';
+
+/// The list of stages is the only place that knows them all; what it says of each must be there.
+
+const at = (path: string) => new URL(`../../${path}`, import.meta.url);
+const README = readFileSync(at('README.md'), 'utf8');
+
+test('every stage has an address, a name and a picture of its own, and somebody who goes through it', () => {
+  for (const of of ['route', 'label', 'picture'] as const)
+    expect(new Set(STAGES.map((stage) => stage[of])).size).toBe(STAGES.length);
+  for (const { rail, route, picture, journey } of STAGES) {
+    expect(route.includes('/:rigId/')).toBe(rail === 'rig');
+    expect(existsSync(at(`docs/screenshots/${picture}.png`))).toBe(true);
+    expect(README).toContain(`docs/screenshots/${picture}.png`);
+    expect(existsSync(at(`e2e/journeys/${journey}.e2e.ts`))).toBe(true);
+  }
+});
+
+test('no key of a stage does two things', () => {
+  for (const stage of STAGES) {
+    const keys = keysOf(stage).flatMap((group) => group.keys.map(([key]) => key));
+    expect(new Set(keys).size).toBe(keys.length);
+    expect(keys).toContain('?');
+  }
+});
+
+test('fewer than twenty pictures, each linked', () => {
+  const pictures = readdirSync(at('docs/screenshots'));
+  expect(pictures.length).toBeLessThan(20);
+  for (const picture of pictures) expect(README).toContain(`docs/screenshots/${picture}`);
+});
