@@ -7,8 +7,8 @@ const at = (path: string) => new URL(`../../${path}`, import.meta.url);
 const README = readFileSync(at('README.md'), 'utf8');
 
 test('every stage has an address, a name and a picture of its own, and somebody who goes through it', () => {
-  for (const of of ['route', 'label', 'picture'] as const)
-    expect(new Set(STAGES.map((stage) => stage[of])).size).toBe(STAGES.length);
+  for (const what of ['route', 'label', 'picture'] as const)
+    expect(new Set(STAGES.map((stage) => stage[what])).size).toBe(STAGES.length);
   for (const { rail, route, picture, journey } of STAGES) {
     expect(route.includes('/:rigId/')).toBe(rail === 'rig');
     expect(existsSync(at(`docs/screenshots/${picture}.png`))).toBe(true);
