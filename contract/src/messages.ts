@@ -21,6 +21,9 @@ export interface StoredRig {
   readonly rig: Rig;
 }
 
+/** What a save answers: the rig itself is what was sent. */
+export type SavedRig = Pick<StoredRig, 'id' | 'revision' | 'updatedAt'>;
+
 /** A rig as the list shows it, with enough to draw its way in small. */
 export interface RigListing {
   readonly id: string;

@@ -44,7 +44,10 @@ test('a rig is made, read, changed, listed, taken off and put back', async () =>
     .put(`/api/rigs/${id}`)
     .send({ basedOn: 1, rig: longer })
     .expect(200);
-  expect(saved.body).toMatchObject({ revision: 2, rig: longer });
+  // A save answers with its revision only: the rig is what was sent.
+  expect(Object.keys(saved.body as object).sort()).toEqual(['id', 'revision', 'updatedAt']);
+  expect(saved.body).toMatchObject({ id, revision: 2 });
+  expect((await request(app.url).get(`/api/rigs/${id}`)).body).toMatchObject({ rig: longer });
   const list = (await request(app.url).get('/api/rigs').expect(200)).body as RigListing[];
   const listed = list.find((entry) => entry.id === id)!;
   expect(listed).toMatchObject({ name: 'board', revision: 2, pedals: 0, cableM: 18 });

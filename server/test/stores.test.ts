@@ -81,10 +81,10 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
     const longer = applyEdits(rig, setCableLength('l1', 9));
     expect(await updateRig(db, id, 1, longer)).toMatchObject({
       kind: 'saved',
-      stored: { revision: 2 },
+      saved: { revision: 2 },
     });
     expect(await updateRig(db, id, 2, applyEdits(longer, insertBuffer(longer, 0)))).toMatchObject({
-      stored: { revision: 3 },
+      saved: { revision: 3 },
     });
     expect((await listRevisions(db, id)).map(({ revision }) => revision)).toEqual([3, 2, 1]);
     const kept = await db.query<{ document: Rig }>(
@@ -107,8 +107,9 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
     const on = applyEdits(pedal, { kind: 'switch', positions: { d1: true } });
     expect(await updateRig(db, id, 2, on)).toMatchObject({
       kind: 'saved',
-      stored: { revision: 2, rig: { state: { positions: { d1: true } } } },
+      saved: { revision: 2 },
     });
+    expect(await findRig(db, id)).toMatchObject({ rig: { state: { positions: { d1: true } } } });
     expect(await listRevisions(db, id)).toHaveLength(2);
   });
 
@@ -128,7 +129,7 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
     await updateRig(db, id, 1, longer);
     expect(await updateRig(db, id, 1, longer)).toMatchObject({
       kind: 'saved',
-      stored: { revision: 2 },
+      saved: { revision: 2 },
     });
     expect(await listRevisions(db, id)).toHaveLength(2);
   });

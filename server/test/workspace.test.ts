@@ -47,12 +47,15 @@ describe.each(all.map((engine) => [engine.name, engine] as const))(
             for (const database of [db, other]) await restoreWorkspace(database, EMPTY, true);
             for (const [rig, recipes, isDeleted] of rigs) {
               const id = randomUUID();
-              let stored = (await createRig(db, id, rig))!;
+              let { revision } = (await createRig(db, id, rig))!;
+              let now = rig;
               for (const step of recipes) {
-                const edited = applyEdit(stored.rig, editOf(stored.rig, step));
+                const edited = applyEdit(now, editOf(now, step));
                 if (edited.kind === 'refused') continue;
-                const saved = await updateRig(db, id, stored.revision, edited.rig);
-                if (saved.kind === 'saved') stored = saved.stored;
+                now = edited.rig;
+                const result = await updateRig(db, id, revision, now);
+                if (result.kind !== 'saved') throw new Error(result.kind);
+                ({ revision } = result.saved);
               }
               if (isDeleted) await setRigDeleted(db, id, true);
             }

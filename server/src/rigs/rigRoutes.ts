@@ -19,9 +19,9 @@ export function rigRoutes(db: Database): Router {
 
   router.post('/', async (request, response) => {
     const { id, rig } = demand(readCreateRig(request.body));
-    const stored = await createRig(db, id, rig);
-    if (!stored) throw new KnownError('rig-exists', `There is a rig “${id}” already.`);
-    response.status(201).json(stored);
+    const saved = await createRig(db, id, rig);
+    if (!saved) throw new KnownError('rig-exists', `There is a rig “${id}” already.`);
+    response.status(201).json(saved);
   });
 
   router.get('/:id', async (request, response) => {
@@ -36,7 +36,7 @@ export function rigRoutes(db: Database): Router {
     const result = await updateRig(db, id, basedOn, rig);
     if (result.kind === 'notFound') throw noSuchRig(id);
     if (result.kind === 'stale') throw stale(basedOn, result.theirs, rig);
-    response.json(result.stored);
+    response.json(result.saved);
   });
 
   router.delete('/:id', async (request, response) => {

@@ -1,22 +1,27 @@
-import type { RevisionListing, StoredRig } from '@gullwind/contract';
+import type { RevisionListing, SavedRig, StoredRig } from '@gullwind/contract';
 import type { Rig } from '@gullwind/core';
 import type { Database, Queryable } from '../db/database';
 
-interface RigRow {
+interface SavedRow {
   readonly id: string;
   readonly revision: number;
   readonly updated_at: Date | string;
+}
+
+interface RigRow extends SavedRow {
   readonly document: Rig;
 }
 
-const COLUMNS = 'id, revision, updated_at, document';
+const SAVED = 'id, revision, updated_at';
+const COLUMNS = `${SAVED}, document`;
 
-const storedRig = ({ id, revision, updated_at, document }: RigRow): StoredRig => ({
+const savedRig = ({ id, revision, updated_at }: SavedRow): SavedRig => ({
   id,
   revision,
   updatedAt: new Date(updated_at).toISOString(),
-  rig: document,
 });
+
+const storedRig = (row: RigRow): StoredRig => ({ ...savedRig(row), rig: row.document });
 
 export async function listRigs(db: Queryable): Promise<readonly StoredRig[]> {
   const rows = await db.query<RigRow>(
@@ -34,21 +39,21 @@ export async function findRig(db: Queryable, id: string): Promise<StoredRig | nu
 }
 
 /** Null when there is a rig with this id already. */
-export async function createRig(db: Database, id: string, rig: Rig): Promise<StoredRig | null> {
+export async function createRig(db: Database, id: string, rig: Rig): Promise<SavedRig | null> {
   return db.transaction(async (tx) => {
-    const [row] = await tx.query<RigRow>(
+    const [row] = await tx.query<SavedRow>(
       `insert into rigs (id, revision, document) values ($1, 1, $2::jsonb)
-       on conflict (id) do nothing returning ${COLUMNS}`,
+       on conflict (id) do nothing returning ${SAVED}`,
       [id, JSON.stringify(rig)],
     );
     if (!row) return null;
     await keepRevision(tx, id);
-    return storedRig(row);
+    return savedRig(row);
   });
 }
 
 export type UpdateResult =
-  | { readonly kind: 'saved'; readonly stored: StoredRig }
+  | { readonly kind: 'saved'; readonly saved: SavedRig }
   | { readonly kind: 'stale'; readonly theirs: StoredRig }
   | { readonly kind: 'notFound' };
 
@@ -71,25 +76,20 @@ export async function updateRig(
       [id, JSON.stringify(rig)],
     );
     if (!now) return { kind: 'notFound' };
-    if (now.same) return { kind: 'saved', stored: storedRig(now) };
+    if (now.same) return { kind: 'saved', saved: savedRig(now) };
     if (now.revision !== basedOn) return { kind: 'stale', theirs: storedRig(now) };
-    return { kind: 'saved', stored: await appendRevision(tx, id, rig, now.same_path ? 0 : 1) };
+    return { kind: 'saved', saved: await appendRevision(tx, id, rig, now.same_path ? 0 : 1) };
   });
 }
 
-async function appendRevision(
-  tx: Queryable,
-  id: string,
-  rig: Rig,
-  step: 0 | 1,
-): Promise<StoredRig> {
-  const [row] = await tx.query<RigRow>(
+async function appendRevision(tx: Queryable, id: string, rig: Rig, step: 0 | 1): Promise<SavedRig> {
+  const [row] = await tx.query<SavedRow>(
     `update rigs set document = $2::jsonb, revision = revision + $3::integer, updated_at = now()
-     where id = $1 returning ${COLUMNS}`,
+     where id = $1 returning ${SAVED}`,
     [id, JSON.stringify(rig), step],
   );
   if (step === 1) await keepRevision(tx, id);
-  return storedRig(row!);
+  return savedRig(row!);
 }
 
 async function keepRevision(tx: Queryable, id: string): Promise<void> {

@@ -4,25 +4,32 @@ import type {
   Restored,
   RestoreWorkspace as RestoreRequest,
   RigUse,
+  SavedRig,
   StoredItem,
   UpdateItem,
   Workspace,
-  Problem,
   RigListing,
   SessionState,
   Settings,
   StoredRig,
 } from '@gullwind/contract';
 import type { GearItem } from '@gullwind/core';
-import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import { createApi, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
+import { ask, sayFailed, type Failure, type Question } from './http';
+
+const baseQuery: BaseQueryFn<string | Question, unknown, Failure> = async (
+  question,
+  { signal },
+) => {
+  const asked = typeof question === 'string' ? { path: question } : question;
+  const answer = await ask<unknown>({ ...asked, signal });
+  return answer.kind === 'ok' ? { data: answer.data } : { error: answer };
+};
 
 /** Everything the page asks of the server, apart from the autosave, which has a life of its own. */
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({
-    baseUrl: '/api',
-    responseHandler: async (response) => (response.status === 204 ? null : response.json()),
-  }),
+  baseQuery,
   tagTypes: ['rigs', 'gear', 'settings', 'session'],
   endpoints: (build) => ({
     listRigs: build.query<readonly RigListing[], void>({
@@ -35,16 +42,16 @@ export const api = createApi({
       providesTags: ['rigs'],
       keepUnusedDataFor: 0,
     }),
-    createRig: build.mutation<StoredRig, CreateRig>({
-      query: (body) => ({ url: '/rigs', method: 'POST', body }),
+    createRig: build.mutation<SavedRig, CreateRig>({
+      query: (body) => ({ path: '/rigs', method: 'POST', body }),
       invalidatesTags: ['rigs'],
     }),
     deleteRig: build.mutation<null, string>({
-      query: (id) => ({ url: `/rigs/${id}`, method: 'DELETE' }),
+      query: (id) => ({ path: `/rigs/${id}`, method: 'DELETE' }),
       invalidatesTags: ['rigs'],
     }),
     restoreRig: build.mutation<null, string>({
-      query: (id) => ({ url: `/rigs/${id}/restore`, method: 'POST' }),
+      query: (id) => ({ path: `/rigs/${id}/restore`, method: 'POST' }),
       invalidatesTags: ['rigs'],
     }),
     listGear: build.query<GearList, void>({ query: () => '/gear', providesTags: ['gear'] }),
@@ -54,15 +61,15 @@ export const api = createApi({
       keepUnusedDataFor: 0,
     }),
     addGear: build.mutation<GearList, readonly GearItem[]>({
-      query: (items) => ({ url: '/gear', method: 'POST', body: { items } }),
+      query: (items) => ({ path: '/gear', method: 'POST', body: { items } }),
       invalidatesTags: ['gear'],
     }),
     removeGear: build.mutation<null, readonly string[]>({
-      query: (ids) => ({ url: '/gear/remove', method: 'POST', body: { ids } }),
+      query: (ids) => ({ path: '/gear/remove', method: 'POST', body: { ids } }),
       invalidatesTags: ['gear'],
     }),
     putItem: build.mutation<StoredItem, UpdateItem>({
-      query: (body) => ({ url: `/gear/${body.item.id}`, method: 'PUT', body }),
+      query: (body) => ({ path: `/gear/${body.item.id}`, method: 'PUT', body }),
       async onQueryStarted({ item }, { dispatch, queryFulfilled }) {
         const replace = (to: StoredItem | GearItem) =>
           dispatch(
@@ -84,7 +91,7 @@ export const api = createApi({
     }),
     getWorkspace: build.query<Workspace, void>({ query: () => '/workspace', keepUnusedDataFor: 0 }),
     restoreWorkspace: build.mutation<Restored, RestoreRequest>({
-      query: (body) => ({ url: '/workspace', method: 'POST', body }),
+      query: (body) => ({ path: '/workspace', method: 'POST', body }),
       invalidatesTags: ['rigs', 'gear', 'settings'],
     }),
     getSettings: build.query<Settings, void>({
@@ -92,7 +99,7 @@ export const api = createApi({
       providesTags: ['settings'],
     }),
     putSettings: build.mutation<Settings, Settings>({
-      query: (body) => ({ url: '/settings', method: 'PUT', body }),
+      query: (body) => ({ path: '/settings', method: 'PUT', body }),
       async onQueryStarted(settings, { dispatch, queryFulfilled }) {
         // Shown at once; taken back where the server refuses it.
         const patch = dispatch(api.util.updateQueryData('getSettings', undefined, () => settings));
@@ -104,7 +111,7 @@ export const api = createApi({
       providesTags: ['session'],
     }),
     signIn: build.mutation<SessionState, string>({
-      query: (passphrase) => ({ url: '/session', method: 'POST', body: { passphrase } }),
+      query: (passphrase) => ({ path: '/session', method: 'POST', body: { passphrase } }),
       invalidatesTags: ['session', 'rigs', 'settings'],
     }),
   }),
@@ -128,11 +135,11 @@ export const {
   useSignInMutation,
 } = api;
 
+const isFailure = (error: unknown): error is Failure =>
+  typeof error === 'object' && error !== null && 'kind' in error;
+
 /** What a failed request has to say to a person. */
-export function messageOf(error: unknown): string {
-  const failure = error as FetchBaseQueryError;
-  if (failure.status === 'FETCH_ERROR')
-    return 'The server does not answer. It is asked again by itself.';
-  const problem = failure.data as Problem | undefined;
-  return problem?.detail ?? 'The server answered with something that could not be read.';
-}
+export const messageOf = (error: unknown): string =>
+  isFailure(error)
+    ? sayFailed(error)
+    : 'The server answered with something that could not be read.';

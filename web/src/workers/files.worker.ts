@@ -15,6 +15,7 @@ import {
 } from '@gullwind/contract';
 import type { Rig } from '@gullwind/core';
 import { expose } from 'comlink';
+import { newId } from '../app/newId';
 
 /// Files from outside, read where a large or a damaged one holds nothing up.
 
@@ -65,7 +66,7 @@ const filesApi = {
     return { kind: 'table', table: table.value, columns: table.value.header.map(guessColumn) };
   },
   gear: (table: Table, reading: Omit<GearReading, 'newId'>): GearReport =>
-    readGearRows(table, { ...reading, newId: () => `g-${crypto.randomUUID()}` }),
+    readGearRows(table, { ...reading, newId: () => `g-${newId()}` }),
 };
 
 export type FilesApi = typeof filesApi;

@@ -12,6 +12,7 @@ import {
 import { useSnackbar } from 'notistack';
 import { useNavigate } from 'react-router';
 import { messageOf, useCreateRigMutation } from '../../app/api';
+import { newId } from '../../app/newId';
 import { useAppDispatch } from '../../app/storeHooks';
 import { useSettings } from '../../app/useSettings';
 import { editorActions, type OpenRig } from './editorSlice';
@@ -27,7 +28,7 @@ export function ConflictDialog({ open }: { open: OpenRig }) {
   if (!theirs) return null;
 
   const keepAsCopy = async () => {
-    const id = crypto.randomUUID();
+    const id = newId();
     const made = await create({ id, rig: copyOf(rig) });
     if ('error' in made) {
       enqueueSnackbar(messageOf(made.error), { variant: 'warning' });

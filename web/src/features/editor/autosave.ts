@@ -1,4 +1,3 @@
-import type { Problem, StoredRig, UpdateRig } from '@gullwind/contract';
 import type {
   createListenerMiddleware,
   ListenerEffectAPI,
@@ -7,8 +6,7 @@ import type {
 } from '@reduxjs/toolkit';
 import { api as baseApi } from '../../app/api';
 import { editorActions, hasUnsaved, type EditorState, type OpenRig } from './editorSlice';
-import { findLeftBehind, forgetRig, keepRig } from './keptRigs';
-import { tellOtherWindows } from './otherWindows';
+import { forgetRig, keepRig, saveRig, tellSaved } from './rigClient';
 
 interface State {
   readonly editor: EditorState;
@@ -20,7 +18,6 @@ type Effect = ListenerEffectAPI<State, ThunkDispatch<State, unknown, UnknownActi
 /** How long the hand must rest before a save, and how often a server that is away is asked again. */
 const REST_MS = 400;
 const ASK_AGAIN_MS = 1500;
-const ANSWER_WITHIN_MS = 15_000;
 
 /**
  * Keeps every edit in the browser at once and sends it when the hand rests. What the server has
@@ -53,8 +50,7 @@ const isDue = (open: OpenRig | null): boolean =>
   open !== null && open.save.kind === 'waiting' && open.theirs === null;
 
 async function keepEdits(open: OpenRig | null): Promise<void> {
-  if (open && hasUnsaved(open))
-    await keepRig({ rigId: open.id, rig: open.rig, basedOn: open.basedOn });
+  if (open && hasUnsaved(open)) await keepRig(open.id, open.basedOn, open.rig);
 }
 
 async function saveUntilDone(api: Effect): Promise<void> {
@@ -75,31 +71,16 @@ async function settle(api: Effect, open: OpenRig): Promise<void> {
   api.dispatch(editorActions.saveAcknowledged({ sent: open.rig, revision: open.basedOn }));
 }
 
-/**
- * Sends what this browser kept of rigs that are not open (a window closed, or another rig opened,
- * before the server answered). One that was changed elsewhere stays kept until it is opened.
- */
-export async function sendLeftBehind(openId: string | null): Promise<void> {
-  for (const { rigId, windowId, rig, basedOn } of await findLeftBehind()) {
-    if (rigId === openId) continue;
-    const answer = await put(rigId, { basedOn, rig });
-    if (answer.kind === 'saved') await forgetRig(rigId, windowId);
-    if (answer.kind === 'away') return;
-  }
-}
-
 async function send(open: OpenRig, api: Effect): Promise<'again' | 'away' | 'stop'> {
   if (open.save.kind !== 'away') api.dispatch(editorActions.saveStarted());
-  const answer = await put(open.id, { basedOn: open.basedOn, rig: open.rig });
+  const answer = await saveRig(open.id, open.basedOn, open.rig);
   if (api.getState().editor.open?.id !== open.id) return 'stop';
   switch (answer.kind) {
     case 'saved': {
-      api.dispatch(
-        editorActions.saveAcknowledged({ sent: open.rig, revision: answer.stored.revision }),
-      );
+      api.dispatch(editorActions.saveAcknowledged({ sent: open.rig, revision: answer.revision }));
       // The list of rigs shows names and figures of what was just saved.
       api.dispatch(baseApi.util.invalidateTags(['rigs']));
-      tellOtherWindows({ rigId: open.id, revision: answer.stored.revision });
+      tellSaved({ rigId: open.id, revision: answer.revision });
       return 'again';
     }
     case 'stale':
@@ -112,32 +93,6 @@ async function send(open: OpenRig, api: Effect): Promise<'again' | 'away' | 'sto
       if (answer.signInNeeded) api.dispatch(baseApi.util.invalidateTags(['session']));
       api.dispatch(editorActions.serverAway());
       return 'away';
-  }
-}
-
-type Answer =
-  | { readonly kind: 'saved'; readonly stored: StoredRig }
-  | { readonly kind: 'stale'; readonly theirs: StoredRig }
-  | { readonly kind: 'refused'; readonly message: string }
-  | { readonly kind: 'away'; readonly signInNeeded: boolean };
-
-async function put(id: string, body: UpdateRig): Promise<Answer> {
-  try {
-    const response = await fetch(`/api/rigs/${id}`, {
-      method: 'PUT',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify(body),
-      signal: AbortSignal.timeout(ANSWER_WITHIN_MS),
-    });
-    if (response.ok) return { kind: 'saved', stored: (await response.json()) as StoredRig };
-    if (response.status === 401) return { kind: 'away', signInNeeded: true };
-    if (response.status >= 500) return { kind: 'away', signInNeeded: false };
-    const problem = (await response.json()) as Problem;
-    if (problem.code === 'rig-stale') return { kind: 'stale', theirs: problem.theirs! };
-    return { kind: 'refused', message: problem.detail };
-  } catch {
-    // No answer, a cut one, or one from something that is not the server: it is away.
-    return { kind: 'away', signInNeeded: false };
   }
 }
 

@@ -1,4 +1,5 @@
-export { sendLeftBehind } from './autosave';
+export { fetchRig, saveRig, sendLeftBehind } from './rigClient';
+export type { SaveAnswer } from './rigClient';
 export { editorActions, shownRig } from './editorSlice';
 export { editorFeature, useEditor, useOpenNow } from './editorStore';
 export type { OpenRig } from './editorSlice';

@@ -1,44 +1,25 @@
-import type { Problem, StoredRig } from '@gullwind/contract';
-import isEqual from 'fast-deep-equal';
 import { useEffect, useState } from 'react';
 import { useDispatch, useSelector, useStore } from 'react-redux';
-import { sendLeftBehind } from './autosave';
+import { sayFailed } from '../../app/http';
 import { editorActions, hasUnsaved, type EditorState, type OpenRig } from './editorSlice';
-import {
-  announceWindow,
-  findKeptRig,
-  forgetRig,
-  keepRig,
-  windowId,
-  type KeptRig,
-} from './keptRigs';
-import { hearOtherWindows } from './otherWindows';
+import { fetchRig, followRig, joinKept, sendLeftBehind, type OpenedRig } from './rigClient';
 
 interface State {
   readonly editor: EditorState;
 }
 
-export type Opening =
-  | { readonly kind: 'opening' | 'away' }
-  | { readonly kind: 'open'; readonly open: OpenRig }
-  | { readonly kind: 'failed'; readonly message: string };
+type Waiting =
+  { readonly kind: 'opening' | 'away' } | { readonly kind: 'failed'; readonly message: string };
+
+export type Opening = Waiting | { readonly kind: 'open'; readonly open: OpenRig };
 
 const ASK_AGAIN_MS = 1500;
-
-announceWindowOnce();
-
-function announceWindowOnce() {
-  if (typeof navigator !== 'undefined' && 'locks' in navigator) announceWindow();
-}
 
 /** Opens a rig in the editor, together with what this browser kept of it, and keeps it current. */
 export function useOpenRig(id: string, onNewer: () => void): Opening {
   const dispatch = useDispatch();
-  const store = useStore<State>();
   const open = useSelector((state: State) => state.editor.open);
-  const [state, setState] = useState<
-    { kind: 'opening' | 'away' } | { kind: 'failed'; message: string }
-  >({ kind: 'opening' });
+  const [state, setState] = useState<Waiting>({ kind: 'opening' });
 
   useEffect(() => {
     const stop = new AbortController();
@@ -49,67 +30,51 @@ export function useOpenRig(id: string, onNewer: () => void): Opening {
     });
     return () => stop.abort();
   }, [id, dispatch]);
-
-  useEffect(() => {
-    const stop = new AbortController();
-    const refresh = async () => {
-      const newest = await fetchRig(id, stop.signal).catch(() => null);
-      const now = store.getState().editor.open;
-      if (newest?.kind !== 'found' || now?.id !== id || newest.stored.revision <= now.basedOn)
-        return;
-      if (hasUnsaved(now) || now.preview) return;
-      dispatch(editorActions.newerArrived(newest.stored));
-      onNewer();
-    };
-    const unhear = hearOtherWindows((save) => {
-      const now = store.getState().editor.open;
-      if (save.rigId === id && now && save.revision > now.basedOn) void refresh();
-    });
-    window.addEventListener('focus', refresh);
-    return () => {
-      stop.abort();
-      unhear();
-      window.removeEventListener('focus', refresh);
-    };
-  }, [id, dispatch, store, onNewer]);
-
+  useNewest(id, onNewer);
   return open?.id === id ? { kind: 'open', open } : state;
 }
 
-type Fetched =
-  | { readonly kind: 'found'; readonly stored: StoredRig }
-  | { readonly kind: 'failed'; readonly message: string };
-
-/** @throws when the server does not answer */
-async function fetchRig(id: string, signal: AbortSignal): Promise<Fetched> {
-  const response = await fetch(`/api/rigs/${id}`, { signal });
-  if (response.ok) return { kind: 'found', stored: (await response.json()) as StoredRig };
-  if (response.status >= 500) throw new Error(`the server answered ${response.status}`);
-  return { kind: 'failed', message: ((await response.json()) as Problem).detail };
+/** Shows what was saved elsewhere as soon as it may be there, unless something here is unsaved. */
+function useNewest(id: string, onNewer: () => void): void {
+  const dispatch = useDispatch();
+  const store = useStore<State>();
+  useEffect(() => {
+    const stop = new AbortController();
+    const unfollow = followRig(id, (revision) => {
+      const before = store.getState().editor.open;
+      if (revision !== null && (!before || revision <= before.basedOn)) return;
+      void fetchRig(id, stop.signal).then((newest) => {
+        const now = store.getState().editor.open;
+        if (newest.kind !== 'ok' || now?.id !== id || newest.data.revision <= now.basedOn) return;
+        if (hasUnsaved(now) || now.preview) return;
+        dispatch(editorActions.newerArrived(newest.data));
+        onNewer();
+      });
+    });
+    return () => {
+      stop.abort();
+      unfollow();
+    };
+  }, [id, dispatch, store, onNewer]);
 }
 
+/** Null where it was given up, or the server says no. */
 async function openUntilThere(
   id: string,
   signal: AbortSignal,
-  tell: (state: { kind: 'opening' | 'away' } | { kind: 'failed'; message: string }) => void,
-) {
+  tell: (state: Waiting) => void,
+): Promise<OpenedRig | null> {
   tell({ kind: 'opening' });
   while (!signal.aborted) {
-    const fetched = await fetchRig(id, signal).catch(() => null);
-    if (fetched?.kind === 'found') return joinKept(fetched.stored, await findKeptRig(id));
+    const answer = await fetchRig(id, signal);
     if (signal.aborted) return null;
-    tell(fetched ?? { kind: 'away' });
-    if (fetched) return null;
+    if (answer.kind === 'ok') return joinKept(answer.data);
+    if (answer.kind === 'refused') {
+      tell({ kind: 'failed', message: sayFailed(answer) });
+      return null;
+    }
+    tell({ kind: 'away' });
     await new Promise((resolve) => setTimeout(resolve, ASK_AGAIN_MS));
   }
   return null;
-}
-
-/** What was kept counts only where it differs from what the server holds. */
-async function joinKept(stored: StoredRig, kept: KeptRig | null) {
-  if (!kept) return { stored, mine: null, basedOn: stored.revision };
-  const same = isEqual(kept.rig, stored.rig);
-  if (!same) await keepRig(kept);
-  if (same || kept.windowId !== windowId()) await forgetRig(kept.rigId, kept.windowId);
-  return { stored, mine: same ? null : kept.rig, basedOn: kept.basedOn };
 }

@@ -12,6 +12,7 @@ import { createContext, useCallback, useContext, useMemo, useState, type ReactNo
 import { useDropzone } from 'react-dropzone';
 import { useNavigate } from 'react-router';
 import { messageOf, useCreateRigMutation, useDeleteRigMutation } from '../../app/api';
+import { newId } from '../../app/newId';
 import type { LookedAt } from '../../workers/files.worker';
 import { filesWorker } from '../../workers/workers';
 import { ImportGear } from './ImportGear';
@@ -90,7 +91,7 @@ function useAddRig() {
   const { enqueueSnackbar, closeSnackbar } = useSnackbar();
   return useCallback(
     async (rig: Extract<LookedAt, { kind: 'rig' }>['rig']) => {
-      const id = crypto.randomUUID();
+      const id = newId();
       const made = await create({ id, rig });
       if ('error' in made)
         return void enqueueSnackbar(messageOf(made.error), { variant: 'warning' });

@@ -1,3 +1,4 @@
+import { newId } from '../../app/newId';
 import {
   DEVICE_CLASSES,
   deviceOfClass,
@@ -103,4 +104,4 @@ export function AddGear({ onClose, onAdd }: Props) {
   );
 }
 
-export const newGearId = (): string => `g-${crypto.randomUUID()}`;
+export const newGearId = (): string => `g-${newId()}`;

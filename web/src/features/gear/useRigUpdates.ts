@@ -1,4 +1,4 @@
-import type { Problem, StoredRig } from '@gullwind/contract';
+import type { StoredRig } from '@gullwind/contract';
 import {
   applyEdit,
   isForRigs,
@@ -15,7 +15,7 @@ import { api } from '../../app/api';
 import { useAppDispatch } from '../../app/storeHooks';
 import { useSettings } from '../../app/useSettings';
 import { questionsWorker } from '../../workers/workers';
-import { editorActions, useOpenNow } from '../editor';
+import { editorActions, fetchRig, saveRig, useOpenNow, type SaveAnswer } from '../editor';
 
 /** What an entry of the gear list would change in a rig that was built from it. */
 export interface RigUpdate {
@@ -41,9 +41,10 @@ export function useRigUpdates(item: GearItem, rigIds: readonly string[]) {
     const open = openNow();
     const found = await Promise.all(
       ids.split(',').map(async (id) => {
-        const stored =
-          open?.id === id ? { rig: open.rig, revision: open.basedOn } : await fetchRig(id);
-        return stored && compare(item, id, stored, units);
+        if (open?.id === id)
+          return compare(item, id, { rig: open.rig, revision: open.basedOn }, units);
+        const answer = await fetchRig(id);
+        return answer.kind === 'ok' ? compare(item, id, answer.data, units) : null;
       }),
     );
     return found.filter((one) => one !== null);
@@ -63,8 +64,8 @@ export function useRigUpdates(item: GearItem, rigIds: readonly string[]) {
     if (open?.id === rigId && isForRigs(item))
       dispatch(editorActions.edited(refreshFromGear(open.rig, item)));
     else {
-      const problem = await putRig(rigId, revision, updated);
-      if (problem) enqueueSnackbar(problem, { variant: 'warning' });
+      const answer = await saveRig(rigId, revision, updated);
+      if (answer.kind !== 'saved') enqueueSnackbar(sayUnsaved(answer), { variant: 'warning' });
     }
     dispatch(api.util.invalidateTags(['rigs']));
     setUpdates(await look());
@@ -94,17 +95,13 @@ async function compare(
   };
 }
 
-async function fetchRig(id: string): Promise<StoredRig | null> {
-  const response = await fetch(`/api/rigs/${id}`);
-  return response.ok ? ((await response.json()) as StoredRig) : null;
-}
-
-/** What is wrong, or null where it is kept. */
-async function putRig(id: string, basedOn: number, rig: Rig): Promise<string | null> {
-  const response = await fetch(`/api/rigs/${id}`, {
-    method: 'PUT',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ basedOn, rig }),
-  });
-  return response.ok ? null : ((await response.json()) as Problem).detail;
+function sayUnsaved(answer: Exclude<SaveAnswer, { kind: 'saved' }>): string {
+  switch (answer.kind) {
+    case 'refused':
+      return answer.message;
+    case 'stale':
+      return `“${answer.theirs.rig.texts.name}” was changed meanwhile. Nothing was changed; look again.`;
+    case 'away':
+      return 'The server does not answer. Nothing was changed.';
+  }
 }

@@ -21,6 +21,7 @@ import {
   useListRigsQuery,
   useRestoreRigMutation,
 } from '../../app/api';
+import { newId } from '../../app/newId';
 import { SOUNDING_FONT } from '../../app/theme';
 import { useSettings } from '../../app/useSettings';
 import { HatchPattern } from '../../ui/HatchPattern';
@@ -80,7 +81,7 @@ function useAddRig() {
   const navigate = useNavigate();
   const { enqueueSnackbar } = useSnackbar();
   return async (stage: 'path' | 'brief') => {
-    const id = crypto.randomUUID();
+    const id = newId();
     const made = await create({ id, rig: newRig('New rig', settings.reference) });
     if ('error' in made) enqueueSnackbar(messageOf(made.error), { variant: 'warning' });
     else await navigate(`/rigs/${id}/${stage}`);
