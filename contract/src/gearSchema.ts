@@ -4,33 +4,13 @@ import {
   kindNow,
   upgradeThing,
   type GearItem,
+  type GearKind,
   type Qualities,
 } from '@gullwind/core';
 import Joi from 'joi';
 import { readWith, type Read } from './read';
-import {
-  boardSchema,
-  closed,
-  deviceSchema,
-  destinationSchema,
-  guitarSchema,
-  cableSchema,
-  number,
-  oneOf,
-  plugSchema,
-  supplySchema,
-  yesNo,
-} from './rigSchema';
-
-const THINGS = {
-  guitar: guitarSchema,
-  device: deviceSchema,
-  cable: cableSchema,
-  destination: destinationSchema,
-  plug: plugSchema,
-  supply: supplySchema,
-  board: boardSchema,
-} as const;
+import { closed, number, oneOf, yesNo } from './shapes';
+import { thingSchema } from './thingSchema';
 
 const orUnknown = (words: readonly string[]) => oneOf([...words]).allow(null);
 
@@ -43,18 +23,18 @@ const qualities: Joi.ObjectSchema<Qualities> = closed({
   shield: orUnknown(['spiral', 'braid', 'foil', 'doubleBraid', 'plastic']),
 });
 
-const itemOf = (kind: keyof typeof THINGS) =>
+const itemOf = (kind: GearKind) =>
   closed({
     id: Joi.string().required(),
     kind: oneOf(GEAR_KINDS),
     note: Joi.string().allow('').required(),
-    thing: THINGS[kind],
+    thing: thingSchema(kind),
     qualities,
     retired: yesNo,
   });
 
 const SHAPES = Object.fromEntries(GEAR_KINDS.map((kind) => [kind, itemOf(kind)])) as Record<
-  keyof typeof THINGS,
+  GearKind,
   Joi.Schema<GearItem>
 >;
 
@@ -70,7 +50,7 @@ function withKindNow(value: unknown): unknown {
 
 /** An entry of the gear list from outside: its shape, then everything the core demands. */
 export function readItem(value: unknown): Read<GearItem> {
-  const known = readWith(kindOnly as Joi.Schema<{ kind: keyof typeof THINGS }>, withKindNow(value));
+  const known = readWith(kindOnly as Joi.Schema<{ kind: GearKind }>, withKindNow(value));
   if (known.kind === 'refused') return known;
   const { kind } = known.value;
   const { thing, ...rest } = known.value as unknown as { thing: unknown };

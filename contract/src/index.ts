@@ -5,6 +5,7 @@ export { readItem } from './gearSchema';
 export * from './messages';
 export type { Read, ValueProblem } from './read';
 export { readRig } from './rigSchema';
+export { thingJsonSchema } from './thingSchema';
 export { DEFAULT_SETTINGS } from './settings';
 export type { Settings, ThemeChoice } from './settings';
 export * from './workspace';

@@ -1,13 +1,10 @@
 import {
   CHOICE_RULES,
   checkRig,
-  DEVICE_CLASSES,
-  GEAR_ID,
   JACK_KINDS,
   LONGEST_NAME,
   LONGEST_NOTE,
   PEDAL_USES,
-  PROVENANCES,
   RIG_FORMAT,
   upgradeRig,
   WEIGHT_NAMES,
@@ -17,7 +14,6 @@ import {
   type Electrical,
   type Layout,
   type Place,
-  type Plug,
   type Power,
   type Supply,
   type Texts,
@@ -30,166 +26,19 @@ import {
 } from '@gullwind/core';
 import Joi from 'joi';
 import { readWith, type Read } from './read';
+import { closed, id, name, number, oneOf, sourced, yesNo } from './shapes';
+import { fieldsOfThing, thingSchema } from './thingSchema';
 
-/// Shapes only: ranges and the rules between parts are the core's, so that there is one of each.
-
-export const closed = (keys: Joi.SchemaMap) => Joi.object(keys).required();
-export const oneOf = (words: readonly (string | boolean)[]) =>
-  Joi.valid(...words)
-    .required()
-    .messages({ 'any.only': '{{#label}} is “{{#value}}”; it must be one of {{#valids}}' });
-
-/** JSON has no infinity: a number too large for a double arrives as one and is refused by its range. */
-export const number = Joi.number().unsafe().allow(Infinity, -Infinity).required();
-/** Optional words: their lengths and the day are the core's to check. */
-export const sourced = closed({
-  value: number,
-  from: oneOf(PROVENANCES),
-  tolerance: Joi.number(),
-  on: Joi.string().max(10),
-  by: Joi.string().allow('').max(1000),
-});
-export const name = Joi.string().allow('').max(LONGEST_NAME).required();
-export const id = Joi.string()
-  .pattern(/^[a-z][a-z0-9]{0,15}$/u)
-  .required();
-
-const gear = Joi.string().pattern(GEAR_ID);
 const switchId = Joi.string().pattern(/^[a-z][a-z0-9]{0,15}(\.\d{1,2})?$/u);
-const SIDE_JACKS = ['none', 'passive', 'buffered'];
-const INSERTS = ['none', 'switched', 'own'];
 
-const pot = closed({ potOhm: sourced, travel: sourced, midFraction: sourced });
-const side = closed({ rInOhm: sourced, cInF: sourced, rOutOhm: sourced, gainDb: sourced });
-
-const pickup = {
-  pickupClass: oneOf(CHOICE_RULES.guitar.pickupClass),
-  lH: sourced,
-  rDcOhm: sourced,
-  cWindingF: sourced,
-  rEddyOhm: sourced,
-  volume: pot,
-  tone: pot,
-  toneF: sourced,
-};
-const body = {
-  widthM: sourced,
-  depthM: sourced,
-  heightM: sourced,
-  supplyV: sourced,
-  supplyA: sourced,
-  polarity: oneOf(CHOICE_RULES.device['body.polarity']),
-  inputAt: oneOf(CHOICE_RULES.device['body.inputAt']),
-  outputAt: oneOf(CHOICE_RULES.device['body.outputAt']),
-  powerAt: oneOf(CHOICE_RULES.device['body.powerAt']),
-  fails: Joi.string().allow('').max(LONGEST_NOTE).required(),
-};
-export const yesNo = Joi.boolean().required();
-
-export const guitarSchema: Joi.ObjectSchema<Guitar> = closed({
-  id,
-  name,
-  kind: oneOf(CHOICE_RULES.guitar.kind),
-  ...pickup,
-  wiring: oneOf(CHOICE_RULES.guitar.wiring),
-  noLoad: yesNo,
-  bleed: oneOf(CHOICE_RULES.guitar.bleed),
-  bleedF: sourced,
-  bleedOhm: sourced,
-  second: closed(pickup).allow(null),
-  pickupSwitch: oneOf(CHOICE_RULES.guitar.pickupSwitch),
-  joint: oneOf(CHOICE_RULES.guitar.joint),
-  outOfPhase: yesNo,
-  sharing: oneOf(CHOICE_RULES.guitar.sharing),
-  potWiring: oneOf(CHOICE_RULES.guitar.potWiring),
-  piezoF: sourced,
-  outputOhm: sourced,
-  gear,
-});
-
-export const deviceSchema: Joi.ObjectSchema<Device> = closed({
-  id,
-  name,
-  deviceClass: oneOf(Object.keys(DEVICE_CLASSES)),
-  bypass: oneOf(CHOICE_RULES.device.bypass),
-  bypassChoice: oneOf(CHOICE_RULES.device.bypassChoice),
-  on: side,
-  off: side,
-  strayF: sourced,
-  contactOhm: sourced,
-  mutes: yesNo,
-  powerLost: oneOf(CHOICE_RULES.device.powerLost),
-  pot: pot.allow(null),
-  sideJack: oneOf(SIDE_JACKS),
-  insert: oneOf(INSERTS),
-  loops: number,
-  bufferIn: yesNo,
-  bufferOut: yesNo,
-  pickupSimulator: Joi.object({ lH: sourced, rOhm: sourced }),
-  body: Joi.object(body),
-  gear,
-});
-
-export const cableSchema: Joi.ObjectSchema<Cable> = closed({
-  id,
-  name,
-  cableClass: oneOf(CHOICE_RULES.cable.cableClass),
-  lengthM: sourced,
-  cPerMF: sourced,
-  rPerMOhm: sourced,
-  lPerMH: sourced,
-  plugF: sourced,
-  coil: sourced,
-  addedF: sourced,
-  added: yesNo,
-  gear,
-});
-
-export const destinationSchema: Joi.ObjectSchema<Destination> = closed({
-  id,
-  name,
-  kind: oneOf(CHOICE_RULES.destination.kind),
-  input: oneOf(CHOICE_RULES.destination.input),
-  rInOhm: sourced,
-  stopperOhm: sourced,
-  millerF: sourced,
-  cInF: sourced,
-  sendOhm: sourced,
-  returnOhm: sourced,
-  returnF: sourced,
-  gear,
-});
+const guitarSchema = thingSchema<Guitar>('guitar');
+const deviceSchema = thingSchema<Device>('device');
+const cableSchema = thingSchema<Cable>('cable');
+const destinationSchema = thingSchema<Destination>('destination');
+const supplySchema = thingSchema<Supply>('supply');
+const boardSchema = thingSchema<Board>('board');
 
 export const referenceSchema = closed({ lengthM: sourced, cPerMF: sourced });
-
-const PLUG = {
-  id,
-  name,
-  shape: oneOf(CHOICE_RULES.plug.shape),
-  joint: oneOf(CHOICE_RULES.plug.joint),
-  beyondM: sourced,
-  plugF: sourced,
-};
-export const plugSchema: Joi.ObjectSchema<Plug> = closed(PLUG);
-
-export const supplySchema: Joi.ObjectSchema<Supply> = closed({
-  id,
-  name,
-  outlets: sourced,
-  outletV: sourced,
-  outletA: sourced,
-  polarity: oneOf(CHOICE_RULES.supply.polarity),
-  isolated: yesNo,
-});
-
-export const boardSchema: Joi.ObjectSchema<Board> = closed({
-  id,
-  name,
-  widthM: sourced,
-  depthM: sourced,
-  belowM: sourced,
-  surface: oneOf(CHOICE_RULES.board.surface),
-});
 
 /** Long enough for any rig that the core lets through; the core says which list is too long. */
 const list = (item: Joi.Schema) => Joi.array().items(item.optional()).max(200).required();
@@ -277,10 +126,9 @@ const electrical: Joi.ObjectSchema<Electrical> = closed({
   links: list(Joi.array().items(switchId).max(20)),
 });
 
-const { id: _, ...plugShape } = PLUG;
 const cableEnd = closed({
   jack: oneOf(JACK_KINDS).allow(null),
-  plug: closed(plugShape).allow(null),
+  plug: closed(fieldsOfThing('plug')).allow(null),
 });
 
 const layout: Joi.ObjectSchema<Layout> = closed({

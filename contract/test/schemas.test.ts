@@ -5,6 +5,7 @@ import fc from 'fast-check';
 import {
   applyEdits,
   editBrief,
+  GEAR_KINDS,
   keepScene,
   newRig,
   pinRig,
@@ -12,7 +13,7 @@ import {
   type Rig,
 } from '@gullwind/core';
 import { randomRig } from '../../core/test/rig/randomRig';
-import { DEFAULT_SETTINGS, readItem, readRig, readWorkspace } from '../src';
+import { DEFAULT_SETTINGS, readItem, readRig, readWorkspace, thingJsonSchema } from '../src';
 import { randomItem } from './randomGear';
 
 /// The shipped JSON Schemas say the same as what the application reads.
@@ -126,5 +127,20 @@ test('a workspace with all of it', () => {
   ]) {
     expect(matches('workspace-2', bad)).toBe(false);
     expect(readWorkspace(bad).kind).toBe('refused');
+  }
+});
+
+test('what the schemas say of gear is what its descriptors say', () => {
+  const defsOf = (file: string) =>
+    (
+      JSON.parse(readFileSync(new URL(`${file}.schema.json`, FOLDER), 'utf8')) as {
+        $defs: Record<string, unknown>;
+      }
+    ).$defs;
+  const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
+  const [gear, rig] = [defsOf('gear-2'), defsOf('rig-4')];
+  for (const kind of GEAR_KINDS) {
+    expect([kind, gear[kind]]).toEqual([kind, plain(thingJsonSchema(kind))]);
+    expect([kind, rig[kind]]).toEqual([kind, plain(thingJsonSchema(kind, kind !== 'plug'))]);
   }
 });

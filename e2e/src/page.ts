@@ -162,10 +162,13 @@ export class Page {
         text = blob.text();
         return create.call(URL, blob);
       };
-      HTMLAnchorElement.prototype.click = function () {
+      const dispatch = EventTarget.prototype.dispatchEvent;
+      HTMLAnchorElement.prototype.dispatchEvent = function (event) {
+        if (event.type !== 'click' || !this.download) return dispatch.call(this, event);
         const entry = { name: this.download, text: null };
         window.leftFiles.push(entry);
         text.then((read) => (entry.text = read));
+        return true;
       };`);
   }
 

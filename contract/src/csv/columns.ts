@@ -1,11 +1,4 @@
-import {
-  CHOICE_RULES,
-  FIELD_RULES,
-  GEAR_KINDS,
-  QUANTITY_RULES,
-  type FieldRule,
-  type GearKind,
-} from '@gullwind/core';
+import { GEAR_KINDS, gearOf, QUANTITY_RULES, type FieldRule, type GearKind } from '@gullwind/core';
 
 /// What a column of a gear list in CSV can be. The header of a number says its unit.
 
@@ -38,24 +31,13 @@ export const READING_COLUMNS = ['totalF', 'on', 'by'] as const;
 export type WordColumn = (typeof WORD_COLUMNS)[number];
 export type ReadingColumn = (typeof READING_COLUMNS)[number];
 
-/** The field of a thing that says its class. */
-export const CLASS_FIELDS = {
-  guitar: 'pickupClass',
-  device: 'deviceClass',
-  cable: 'cableClass',
-  destination: 'kind',
-  plug: 'shape',
-  supply: null,
-  board: null,
-} as const satisfies Record<GearKind, string | null>;
+const rulesOf = (kind: GearKind): Readonly<Record<string, FieldRule>> => gearOf(kind).numbers;
 
-const rulesOf = (kind: GearKind): Readonly<Record<string, FieldRule>> => FIELD_RULES[kind];
-
-export const numberPaths = (kind: GearKind): readonly string[] => Object.keys(FIELD_RULES[kind]);
+export const numberPaths = (kind: GearKind): readonly string[] => Object.keys(rulesOf(kind));
 
 /** Words and yes/no of a kind that have a column of their own; a guitar's kind is its "source". */
 export const choicePaths = (kind: GearKind): readonly string[] =>
-  Object.keys(CHOICE_RULES[kind]).filter((path) => path !== CLASS_FIELDS[kind]);
+  Object.keys(gearOf(kind).choices).filter((path) => path !== gearOf(kind).classes.field);
 
 export const choiceHeader = (path: string): string => (path === 'kind' ? 'source' : path);
 

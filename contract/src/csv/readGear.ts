@@ -1,29 +1,17 @@
 import {
   chooseInPart,
-  CHOICE_RULES,
-  DEVICE_CLASSES,
-  DESTINATION_KINDS,
-  deviceOfClass,
-  destinationOfKind,
-  entered,
   GEAR_KINDS,
   gearItem,
-  guitarOfClass,
-  CABLE_CLASSES,
-  cableOfClass,
+  gearOf,
   NO_QUALITIES,
-  PICKUP_CLASSES,
   pickupOfClass,
-  PLUG_SHAPES,
-  plugOfShape,
   setInPart,
-  typicalBoard,
   typicalBody,
-  typicalSupply,
   type Device,
   type GearItem,
   type GearKind,
   type Guitar,
+  type PickupClass,
   type Provenance,
   type Qualities,
   type Sourced,
@@ -199,48 +187,31 @@ function yes(what: string, text: string): boolean {
 }
 
 function asChoice(kind: GearKind, path: string, text: string): string | boolean {
-  const words = (CHOICE_RULES[kind] as Record<string, readonly (string | boolean)[]>)[path]!;
+  const words = gearOf(kind).choices[path]!;
   return words.includes(true) ? yes(path, text) : oneOf(path, text, words as readonly string[]);
 }
 
-const keysOf = <K extends string>(table: Readonly<Record<K, { label: string }>>) =>
-  Object.keys(table) as K[];
-
 /** By its name in the file format, or by the words that the page shows. */
-function classOf<K extends string>(
-  table: Readonly<Record<K, { label: string }>>,
-  text: string | undefined,
-  usual: K,
-): K {
+function classOf(kind: GearKind, text: string | undefined): string {
+  const { labels, usual } = gearOf(kind).classes;
   if (text === undefined) return usual;
-  const keys = keysOf(table);
-  const byLabel = keys.find((key) => table[key].label.toLowerCase() === text.toLowerCase());
+  const keys = Object.keys(labels);
+  const byLabel = keys.find((key) => labels[key]!.toLowerCase() === text.toLowerCase());
   return byLabel ?? oneOf('class', text, keys);
 }
 
-function blankOf(kind: GearKind, text: string | undefined, name: string): object {
-  switch (kind) {
-    case 'guitar':
-      return guitarOfClass(classOf(PICKUP_CLASSES, text, 'brightSingle'), name);
-    case 'device':
-      return deviceOfClass(classOf(DEVICE_CLASSES, text, 'drive'), 'd1', name);
-    case 'cable':
-      return cableOfClass(classOf(CABLE_CLASSES, text, 'ordinary'), 'l1', entered(6), name);
-    case 'destination':
-      return destinationOfKind(classOf(DESTINATION_KINDS, text, 'amp'), name);
-    case 'plug':
-      return plugOfShape(classOf(PLUG_SHAPES, text, 'straight'), name);
-    case 'supply':
-      return typicalSupply(name);
-    case 'board':
-      return typicalBoard(name);
-  }
-}
+const blankOf = (kind: GearKind, text: string | undefined, name: string): object =>
+  gearOf(kind).blank(classOf(kind, text), name);
+
+const { sideJack: SIDE_JACKS, insert: INSERTS } = gearOf('device').fixed as {
+  readonly sideJack: readonly Device['sideJack'][];
+  readonly insert: readonly Device['insert'][];
+};
 
 /** Second pickup, jacks, loops, case: what has to be there before its numbers. */
 function shaped(thing: object, kind: GearKind, words: Row['words']): object {
   if (kind === 'guitar' && words.has('second')) {
-    const second = pickupOfClass(classOf(PICKUP_CLASSES, words.get('second'), 'brightSingle'));
+    const second = pickupOfClass(classOf('guitar', words.get('second')) as PickupClass);
     return { ...(thing as Guitar), second };
   }
   if (kind !== 'device') return thing;
@@ -249,12 +220,8 @@ function shaped(thing: object, kind: GearKind, words: Row['words']): object {
   const hasBody = yes('body', words.get('body') ?? (fails === undefined ? 'no' : 'yes'));
   return {
     ...device,
-    sideJack: oneOf('sideJack', words.get('sideJack') ?? device.sideJack, [
-      'none',
-      'passive',
-      'buffered',
-    ]),
-    insert: oneOf('insert', words.get('insert') ?? device.insert, ['none', 'switched', 'own']),
+    sideJack: oneOf('sideJack', words.get('sideJack') ?? device.sideJack, SIDE_JACKS),
+    insert: oneOf('insert', words.get('insert') ?? device.insert, INSERTS),
     loops: Number(words.get('loops') ?? device.loops),
     ...(hasBody ? { body: { ...typicalBody(), fails: fails ?? '' } } : {}),
   };

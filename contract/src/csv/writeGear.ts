@@ -1,10 +1,9 @@
-import { readNumber, type GearItem, type Sourced } from '@gullwind/core';
+import { gearOf, readNumber, type GearItem, type Sourced } from '@gullwind/core';
 import Papa from 'papaparse';
 import { guardCell, writeNumberCell, writeOrigin } from './cells';
 import {
   choiceHeader,
   choicePaths,
-  CLASS_FIELDS,
   NUMBER_RULES,
   numberHeader,
   numberPaths,
@@ -41,7 +40,7 @@ function wordOf(item: GearItem, column: WordColumn): string {
     case 'name':
       return thing.name;
     case 'class': {
-      const field = CLASS_FIELDS[item.kind];
+      const { field } = gearOf(item.kind).classes;
       return field === null ? '' : String((thing as unknown as Record<string, unknown>)[field]);
     }
     case 'price':

@@ -1,6 +1,6 @@
 import { bisect } from '../circuit';
 import { TrebleMeter, type DrivenPath, type Route, type Stop } from '../path';
-import { FIELD_RULES } from '../rig';
+import { FIELD_RULES } from '../gear';
 
 /** What the treble of a length budget is held against: straight-in, or the rig as it is now. */
 export type BudgetBaseline = 'straightIn' | 'asItIs';

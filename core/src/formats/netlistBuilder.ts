@@ -1,11 +1,5 @@
 import type { chooseCableForm } from '../circuit';
-import {
-  type Controls,
-  type Load,
-  type PathElement,
-  type PickupSource,
-  type Section,
-} from '../circuit';
+import type { Controls, Load, PathElement, PickupSource, Section } from '../circuit';
 
 /// Writes two-ports down as elements between named nodes, as circuit simulators read them.
 

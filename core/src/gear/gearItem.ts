@@ -18,16 +18,6 @@ export interface Things {
 export type GearKind = keyof Things;
 export type RigKind = 'guitar' | 'device' | 'cable' | 'destination';
 
-export const GEAR_KINDS: readonly GearKind[] = [
-  'guitar',
-  'device',
-  'cable',
-  'destination',
-  'plug',
-  'supply',
-  'board',
-];
-
 /** What people choose by that the signal does not feel. Null or empty is unknown. */
 export interface Qualities {
   /** In the workshop's own money; of a reel, for a metre. */
@@ -68,9 +58,6 @@ export interface ItemOf<K extends GearKind> {
 }
 
 export type RigItem = Extract<GearItem, { kind: RigKind }>;
-
-export const isForRigs = (item: GearItem): item is RigItem =>
-  item.kind !== 'plug' && item.kind !== 'supply' && item.kind !== 'board';
 
 /** An entry with nothing said about it but what it is. */
 export const gearItem = <K extends GearKind>(

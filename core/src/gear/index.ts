@@ -6,3 +6,7 @@ export * from './gearItem';
 export * from './guitar';
 export * from './cable';
 export * from './sourced';
+export * from './fields';
+export * from './kinds';
+export * from './limits';
+export * from './shape';

@@ -1,5 +1,12 @@
-import { GEAR_ID, HIGHEST_PRICE, LONGEST_SOURCE, MOST_ID, type GearItem } from '../gear';
-import { checkName, checkNumbers, LONGEST_NOTE, type RigProblem } from '../rig';
+import {
+  GEAR_ID,
+  HIGHEST_PRICE,
+  LONGEST_SOURCE,
+  MOST_ID,
+  type GearItem,
+  LONGEST_NOTE,
+} from '../gear';
+import { checkName, checkNumbers, type RigProblem } from '../rig';
 
 /** What is wrong with an entry of the gear list beyond its shape. */
 export function* checkItem({ id, kind, thing, note, qualities }: GearItem): Generator<RigProblem> {

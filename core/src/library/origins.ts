@@ -1,5 +1,14 @@
-import type { Device, Destination, GearItem, Guitar, Provenance, Sourced, Things } from '../gear';
-import { FIELD_RULES, readNumber } from '../rig';
+import {
+  type Device,
+  type Destination,
+  type GearItem,
+  type Guitar,
+  type Provenance,
+  type Sourced,
+  type Things,
+  FIELD_RULES,
+} from '../gear';
+import { readNumber } from '../rig';
 
 /** Settings and sizes say nothing of how well a thing is known. */
 const ASIDE = /(^|\.)(travel|midFraction|coil|addedF)$|^body\./u;

@@ -1,7 +1,6 @@
-import type { Sourced } from '../gear';
+import { type Sourced, FIELD_RULES } from '../gear';
 import { checkSourced } from './checkField';
 import { isDay } from './day';
-import { FIELD_RULES } from './fields';
 import type { RigProblem } from './rigProblem';
 
 /** How a pedal is used: part of the sound all night, switched in mid-song, or once in a while. */

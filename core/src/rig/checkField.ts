@@ -1,7 +1,6 @@
 import { formatQuantity, parseQuantity, type UnitSystem } from '../quantity';
-import { LONGEST_SOURCE, type Sourced } from '../gear';
+import { LONGEST_SOURCE, type Sourced, type FieldRule } from '../gear';
 import { isDay } from './day';
-import type { FieldRule } from './fields';
 
 /** A refused value: which field, what was wrong, and the limit where there is one. */
 export interface FieldProblem {

@@ -1,4 +1,4 @@
-import { LONGEST_NAME } from './rig';
+import { LONGEST_NAME } from '../gear';
 import type { RigProblem } from './rigProblem';
 
 /** A name has something to read in it and fits a label. */

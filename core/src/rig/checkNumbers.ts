@@ -1,5 +1,5 @@
 import { checkSourced } from './checkField';
-import { FIELD_RULES, type PartKind } from './fields';
+import { FIELD_RULES, type PartKind } from '../gear';
 import { readNumber } from './partValues';
 import type { RigProblem } from './rigProblem';
 

@@ -1,4 +1,4 @@
-import type { Destination } from '../gear';
+import { type Destination, LONGEST_NAME, LONGEST_NOTE, MOST_LOOPS, FIELD_RULES } from '../gear';
 import { checkBrief } from './brief';
 import { checkGraph } from './checkGraph';
 import { checkName } from './checkName';
@@ -7,17 +7,8 @@ import { checkSourced } from './checkField';
 import { listOf } from './edits/list';
 import { allCables, allDevices } from './chain';
 import type { Place } from './electrical';
-import { FIELD_RULES } from './fields';
 import { leastNextIds } from './ids';
-import {
-  LONGEST_NAME,
-  LONGEST_NOTE,
-  MOST,
-  MOST_DEVICES,
-  MOST_LOOPS,
-  type Rig,
-  type RigParts,
-} from './rig';
+import { MOST, MOST_DEVICES, type Rig, type RigParts } from './rig';
 import type { RigProblem } from './rigProblem';
 import { switchesOfDevice } from './switchState';
 

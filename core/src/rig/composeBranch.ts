@@ -4,7 +4,7 @@ import { listOf, type Edit, type Lists } from './edits';
 import { findDevice, rowOf, withElectrical } from './chain';
 import type { Row, RowPlace, SideGoal } from './electrical';
 import { freshId } from './ids';
-import { type Rig } from './rig';
+import type { Rig } from './rig';
 
 /// Edits for what branches off: the rows and ends that hang on a device, other guitars, effects loops.
 

@@ -5,7 +5,7 @@ import type { Edit } from './edits';
 import { mainRow } from './chain';
 import type { Scene } from './electrical';
 import { freshId } from './ids';
-import { type Rig } from './rig';
+import type { Rig } from './rig';
 
 /// Edits for what a player says of a rig before anything is planned.
 

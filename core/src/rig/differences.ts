@@ -1,10 +1,9 @@
 import isEqual from 'fast-deep-equal';
-import type { Sourced } from '../gear';
+import { type Sourced, FIELD_RULES, type PartKind } from '../gear';
 import { formatQuantity, type UnitSystem } from '../quantity';
-import { FIELD_RULES, type PartKind } from './fields';
 import { readNumber } from './partValues';
 import { allDevices, allCables } from './chain';
-import { type Rig } from './rig';
+import type { Rig } from './rig';
 
 const MOST_NAMED = 8;
 

@@ -73,8 +73,6 @@ export type {
   SideGoal,
 } from './electrical';
 export { findElectricalPart, withElectricalPart } from './electricalParts';
-export { CHOICE_RULES, FIELD_RULES, fieldRule } from './fields';
-export type { FieldRule, PartKind } from './fields';
 export { freshId, nextIdsOf } from './ids';
 export type { IdPrefix } from './ids';
 export { JACK_KINDS, NO_LAYOUT } from './layout';
@@ -98,16 +96,7 @@ export {
 export { NO_POWER } from './power';
 export type { Power, PowerFeed } from './power';
 export { remember } from './remember';
-export {
-  LONGEST_NAME,
-  LONGEST_NOTE,
-  MOST,
-  MOST_DEVICES,
-  MOST_LOOPS,
-  MOST_PINS,
-  partsOf,
-  RIG_FORMAT,
-} from './rig';
+export { MOST, MOST_DEVICES, MOST_PINS, partsOf, RIG_FORMAT } from './rig';
 export type { Pin, Rig, RigParts } from './rig';
 export type { RigProblem } from './rigProblem';
 export { hasSwitch, loopSwitch, switchesOfDevice } from './switchState';

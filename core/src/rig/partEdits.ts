@@ -1,7 +1,6 @@
-import { isSameSourced, type Sourced } from '../gear';
+import { isSameSourced, type Sourced, CHOICE_RULES, fieldRule, type PartKind } from '../gear';
 import { checkSourced } from './checkField';
 import { readNumber, writeAt } from './partValues';
-import { CHOICE_RULES, fieldRule, type PartKind } from './fields';
 
 /** One value of one part changed, or why not. `before` is what stood there. */
 export type PartChange<T> =

@@ -7,10 +7,7 @@ import type { Texts } from './texts';
 
 export const RIG_FORMAT = 4;
 export const MOST_DEVICES = 64;
-export const MOST_LOOPS = 12;
 export const MOST_PINS = 4;
-export const LONGEST_NAME = 80;
-export const LONGEST_NOTE = 2000;
 
 /** How many of each list a rig may have. */
 export const MOST = {

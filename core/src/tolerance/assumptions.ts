@@ -1,14 +1,6 @@
-import type { RigKind } from '../gear';
+import type { RigKind, PartKind } from '../gear';
 import { driveWay, TrebleMeter } from '../path';
-import {
-  allDevices,
-  allCables,
-  readNumber,
-  withElectricalPart,
-  writeAt,
-  type PartKind,
-  type Chain,
-} from '../rig';
+import { allDevices, allCables, readNumber, withElectricalPart, writeAt, type Chain } from '../rig';
 import { drawnName, looseValues } from './drawRig';
 import type { ChainWay } from './tolerance';
 

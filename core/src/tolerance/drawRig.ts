@@ -1,12 +1,5 @@
-import type { Cable } from '../gear';
-import {
-  FIELD_RULES,
-  readNumber,
-  writeAt,
-  type PartKind,
-  type Chain,
-  withElectrical,
-} from '../rig';
+import { type Cable, FIELD_RULES, type PartKind } from '../gear';
+import { readNumber, writeAt, type Chain, withElectrical } from '../rig';
 import type { NamedNormals } from './random';
 import { toleranceOf } from './tolerances';
 

@@ -1,5 +1,4 @@
-import type { Sourced } from '../gear';
-import type { PartKind } from '../rig';
+import type { Sourced, PartKind } from '../gear';
 
 /// How far values may be off: ± is 2σ of a log-normal (model §12).
 

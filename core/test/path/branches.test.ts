@@ -1,4 +1,4 @@
-import { type PathElement } from '../../src/circuit';
+import type { PathElement } from '../../src/circuit';
 import { deviceOfClass, destinationOfKind, entered, type Device, type Cable } from '../../src/gear';
 import { drivePath, routeOf } from '../../src/path';
 import { withElectrical, type Row } from '../../src/rig';

@@ -7,7 +7,7 @@ import {
 } from '../../src/circuit';
 import { entered, guitarOfClass, cableOfClass, pickupOfClass, type Guitar } from '../../src/gear';
 import { drivePath, routeOf } from '../../src/path';
-import { type Rig, type Row } from '../../src/rig';
+import type { Rig, Row } from '../../src/rig';
 import { apart, c, mul } from '../circuit/complex';
 import { withGuitar } from '../rig/straightRow';
 import {

@@ -14,13 +14,14 @@ import {
   type BypassKind,
   type DeviceClass,
   type CableClass,
+  CHOICE_RULES,
+  FIELD_RULES,
+  type PartKind,
 } from '../../src/gear';
 import {
   addAmpLoop,
   addGuitar,
   allCables,
-  CHOICE_RULES,
-  FIELD_RULES,
   editBrief,
   freshId,
   goToPlace,
@@ -33,7 +34,6 @@ import {
   removeDevice,
   toggleSwitch,
   type Edit,
-  type PartKind,
   type Rig,
   type Target,
 } from '../../src/rig';

@@ -29,10 +29,22 @@ export function useStageKeys(): StageKeys {
   const [isOpen, setOpen] = useState(false);
   const [{ units }, change] = useSettings();
   const mode = useThemeMode();
-  const options = { ignoreEventWhen: ignoreKeyIn, preventDefault: true };
-  useHotkeys('u', () => change({ units: units === 'metric' ? 'imperial' : 'metric' }), options);
-  useHotkeys('n', () => change({ theme: mode === 'day' ? 'night' : 'day' }), options);
-  useHotkeys('?', () => setOpen(true), { ...options, useKey: true });
+  const keys: Readonly<Record<string, () => void>> = {
+    u: () => change({ units: units === 'metric' ? 'imperial' : 'metric' }),
+    n: () => change({ theme: mode === 'day' ? 'night' : 'day' }),
+    '?': () => setOpen(true),
+  };
+  // By what is typed, not by where it is on a keyboard.
+  useHotkeys(
+    '*',
+    (event) => {
+      const key = event.key.toLowerCase();
+      if (event.ctrlKey || event.metaKey || event.altKey || !Object.hasOwn(keys, key)) return;
+      event.preventDefault();
+      keys[key]!();
+    },
+    { ignoreEventWhen: ignoreKeyIn },
+  );
   const groups = useMemo(() => {
     const stage = STAGES.find(({ route }) => matchPath(route, pathname));
     return keysOf(stage ?? STAGES[0]!);

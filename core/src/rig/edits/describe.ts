@@ -1,4 +1,4 @@
-import { LONGEST_NAME, LONGEST_NOTE } from '../rig';
+import { LONGEST_NAME, LONGEST_NOTE } from '../../gear';
 import { done, refused, type EditKind } from './editKind';
 
 /** Who plays the rig, or what is to be said of it. */

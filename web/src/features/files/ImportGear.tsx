@@ -7,7 +7,7 @@ import {
   type GearReport,
   type Table,
 } from '@gullwind/contract';
-import { GEAR_KINDS, type GearKind, type Provenance } from '@gullwind/core';
+import { GEAR_KINDS, gearOf, type GearKind, type Provenance } from '@gullwind/core';
 import {
   Alert,
   Box,
@@ -36,16 +36,6 @@ interface Props {
 
 const SHOWN_ROWS = 8;
 const SHOWN_PROBLEMS = 12;
-
-const KIND_WORDS: Readonly<Record<GearKind, string>> = {
-  guitar: 'guitars',
-  device: 'pedals and boxes',
-  cable: 'cables',
-  destination: 'amps, DIs, inputs',
-  plug: 'plugs',
-  supply: 'supplies',
-  board: 'boards',
-};
 
 const FROM: readonly (readonly [Provenance, string])[] = [
   ['measured', 'measured'],
@@ -76,7 +66,7 @@ export function ImportGear({ name, table, guessed, onClose }: Props) {
             <ChoiceField
               label="Rows are"
               value={kind}
-              options={GEAR_KINDS.map((one) => [one, KIND_WORDS[one]] as const)}
+              options={GEAR_KINDS.map((one) => [one, gearOf(one).many.toLowerCase()] as const)}
               onChange={setKind}
             />
             <ChoiceField label="Numbers are" value={from} options={FROM} onChange={setFrom} />

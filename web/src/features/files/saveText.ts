@@ -1,5 +1,5 @@
-import { saveAs } from 'file-saver';
+import fileSaver from 'file-saver';
 
 /** Hands a text to the browser as a file to keep. */
 export const saveText = (name: string, text: string, type: string): void =>
-  saveAs(new Blob([text], { type: `${type};charset=utf-8` }), name);
+  fileSaver.saveAs(new Blob([text], { type: `${type};charset=utf-8` }), name);

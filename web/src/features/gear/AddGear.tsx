@@ -1,23 +1,6 @@
 import { newId } from '../../app/newId';
-import {
-  DEVICE_CLASSES,
-  deviceOfClass,
-  DESTINATION_KINDS,
-  destinationOfKind,
-  entered,
-  gearItem,
-  guitarOfClass,
-  CABLE_CLASSES,
-  cableOfClass,
-  PICKUP_CLASSES,
-  PLUG_SHAPES,
-  plugOfShape,
-  typicalBoard,
-  typicalSupply,
-  type GearItem,
-} from '@gullwind/core';
+import { GEAR_KINDS, gearItem, gearOf, type GearItem } from '@gullwind/core';
 import { Autocomplete, Dialog, DialogContent, DialogTitle, TextField } from '@mui/material';
-import { KIND_WORDS } from './gearWords';
 
 interface Blank {
   readonly label: string;
@@ -25,43 +8,16 @@ interface Blank {
   readonly make: (id: string) => GearItem;
 }
 
-const keysOf = <K extends string>(table: Readonly<Record<K, unknown>>) => Object.keys(table) as K[];
-
 /** A new entry of every class, each with typical values that are all assumed. */
-const BLANKS: readonly Blank[] = [
-  ...keysOf(PICKUP_CLASSES).map((name) => {
-    const { label } = PICKUP_CLASSES[name];
-    return blank('guitar', `guitar, ${label}`, (id) =>
-      gearItem(id, 'guitar', guitarOfClass(name, `guitar, ${label}`)),
-    );
-  }),
-  ...keysOf(DEVICE_CLASSES).map((name) =>
-    blank('device', DEVICE_CLASSES[name].label, (id) =>
-      gearItem(id, 'device', deviceOfClass(name, 'd1')),
-    ),
-  ),
-  ...keysOf(CABLE_CLASSES).map((name) =>
-    blank('cable', `${CABLE_CLASSES[name].label} cable`, (id) =>
-      gearItem(id, 'cable', cableOfClass(name, 'l1', entered(6))),
-    ),
-  ),
-  ...keysOf(DESTINATION_KINDS).map((kind) =>
-    blank('destination', DESTINATION_KINDS[kind].label, (id) =>
-      gearItem(id, 'destination', destinationOfKind(kind, DESTINATION_KINDS[kind].label)),
-    ),
-  ),
-  ...keysOf(PLUG_SHAPES).map((shape) =>
-    blank('plug', PLUG_SHAPES[shape].label, (id) =>
-      gearItem(id, 'plug', plugOfShape(shape, PLUG_SHAPES[shape].label)),
-    ),
-  ),
-  blank('supply', 'supply', (id) => gearItem(id, 'supply', typicalSupply('supply'))),
-  blank('board', 'board', (id) => gearItem(id, 'board', typicalBoard('board'))),
-];
-
-function blank(kind: GearItem['kind'], label: string, make: (id: string) => GearItem): Blank {
-  return { label, group: KIND_WORDS[kind].many, make };
-}
+const BLANKS: readonly Blank[] = GEAR_KINDS.flatMap((kind) => {
+  const { many, classes, blank } = gearOf(kind);
+  return Object.entries(classes.labels).map(([of, label]) => ({
+    label: kind === 'guitar' ? `guitar, ${label}` : label,
+    group: many,
+    make: (id: string) =>
+      gearItem(id, kind, kind === 'guitar' ? blank(of, `guitar, ${label}`) : blank(of)),
+  }));
+});
 
 interface Props {
   readonly onClose: () => void;

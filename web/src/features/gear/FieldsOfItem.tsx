@@ -1,5 +1,6 @@
 import {
-  PLUG_SHAPES,
+  gearOf,
+  readNumber,
   typicalBody,
   type CaseSide,
   type Device,
@@ -18,7 +19,7 @@ import { EffectsLoopFields, DestinationFields } from '../../ui/parts/Destination
 import { GuitarFields } from '../../ui/parts/GuitarFields';
 import { CableFields } from '../../ui/parts/CableFields';
 import { PanelGroup } from '../../ui/parts/PanelGroup';
-import { PartFields } from '../../ui/parts/PartFields';
+import { PartField, PartFields } from '../../ui/parts/PartFields';
 import type { FieldsProps, PartActions } from '../../ui/parts/partActions';
 import { TextLine } from '../../ui/parts/TextLine';
 
@@ -59,7 +60,7 @@ export function FieldsOfItem({ item, units, onEdit }: Props) {
     case 'device':
       return <DeviceOfItem device={item.thing} {...shared} />;
     default:
-      return <Fitting item={item} {...shared} />;
+      return <PlainForm item={item} {...shared} />;
   }
 }
 
@@ -183,97 +184,34 @@ function BodyFields({ device, units, actions, onReplace }: BodyProps) {
   );
 }
 
-type FittingItem = Extract<GearItem, { kind: 'plug' | 'supply' | 'board' }>;
-
-function Fitting({ item, units, actions }: FieldsProps & { readonly item: FittingItem }) {
-  const { id } = item.thing;
-  const choose = (field: string) => (to: string | boolean) =>
-    actions.edit({ kind: 'choose', target: { of: 'device', id }, field, to });
-  const shared = { part: item.thing, id, units, actions } as const;
-  switch (item.kind) {
-    case 'plug':
-      return (
-        <>
-          <ChoiceField
-            label="Shape"
-            value={item.thing.shape}
-            options={[
-              ['straight', 'straight'],
-              ['angled', 'angled'],
-              ['pancake', 'pancake'],
-            ]}
-            onChange={choose('shape')}
-          />
-          <ChoiceField
-            label="Joint"
-            value={item.thing.joint}
-            options={[
-              ['soldered', 'soldered'],
-              ['screwOn', 'screwed on'],
-            ]}
-            onChange={choose('joint')}
-          />
-          <PartFields
-            {...shared}
-            of="plug"
-            assumedFrom={PLUG_SHAPES[item.thing.shape].label}
-            fields={[
-              ['beyondM', 'Beyond the jack'],
-              ['plugF', 'Capacitance'],
-            ]}
-          />
-        </>
-      );
-    case 'supply':
-      return (
-        <>
-          <PartFields
-            {...shared}
-            of="supply"
-            assumedFrom="a supply for pedals"
-            fields={[['outlets'], ['outletV', 'Voltage'], ['outletA', 'Current, each']]}
-          />
-          <ChoiceField
-            label="Polarity"
-            value={item.thing.polarity}
-            options={POLARITIES}
-            onChange={choose('polarity')}
-          />
-          <ChoiceField
-            label="Grounds"
-            value={item.thing.isolated ? 'apart' : 'shared'}
-            options={[
-              ['apart', 'each outlet by itself'],
-              ['shared', 'shared'],
-            ]}
-            onChange={(to) => choose('isolated')(to === 'apart')}
-          />
-        </>
-      );
-    case 'board':
-      return (
-        <>
-          <PartFields
-            {...shared}
-            of="board"
-            assumedFrom="a board of the usual size"
-            fields={[
-              ['widthM', 'Width'],
-              ['depthM', 'Depth'],
-              ['belowM', 'Free below'],
-            ]}
-          />
-          <ChoiceField
-            label="Surface"
-            value={item.thing.surface}
-            options={[
-              ['rows', 'rows with gaps'],
-              ['plate', 'a plate'],
-              ['mesh', 'mesh'],
-            ]}
-            onChange={choose('surface')}
-          />
-        </>
-      );
-  }
+/** A kind without a form of its own: its lines one below the other. */
+function PlainForm({ item, units, actions }: FieldsProps & { readonly item: GearItem }) {
+  const { kind, thing } = item;
+  const { form, numbers, assumedFrom } = gearOf(kind);
+  const choose = (field: string, to: string | boolean) =>
+    actions.edit({ kind: 'choose', target: { of: 'device', id: thing.id }, field, to });
+  return form?.map(({ path, label, words }) =>
+    words ? (
+      <ChoiceField
+        key={path}
+        label={label}
+        value={String(readNumber(thing, path))}
+        options={words.map(([word, says]) => [String(word), says] as const)}
+        onChange={(to) => choose(path, words.find(([word]) => String(word) === to)![0])}
+      />
+    ) : (
+      <PartField
+        key={path}
+        of={kind}
+        id={thing.id}
+        path={path}
+        rule={numbers[path]!}
+        label={label}
+        value={readNumber(thing, path)!}
+        units={units}
+        actions={actions}
+        assumedFrom={assumedFrom(thing)}
+      />
+    ),
+  );
 }

@@ -1,5 +1,5 @@
 import { writeGearCsv, type RigUse, type StoredItem } from '@gullwind/contract';
-import { GEAR_KINDS, type GearItem, type GearKind, type Provenance } from '@gullwind/core';
+import { GEAR_KINDS, gearOf, type GearItem, type GearKind, type Provenance } from '@gullwind/core';
 import Add from '@mui/icons-material/Add';
 import {
   Alert,
@@ -22,7 +22,6 @@ import { AddGear, newGearId } from './AddGear';
 import { countKinds, filterGear, type GearFilter } from './gearFilter';
 import { GearList } from './GearList';
 import { GearSheet } from './GearSheet';
-import { KIND_WORDS } from './gearWords';
 import { RigFacet } from './RigFacet';
 import { useGearActions } from './useGear';
 
@@ -243,7 +242,7 @@ function Facets({ items, uses, filter, search, onChange, onSelect }: FacetsProps
           aria-pressed={filter.kind === kind}
           onClick={() => onChange({ ...filter, kind })}
         >
-          {kind === 'all' ? 'Everything' : KIND_WORDS[kind].many}
+          {kind === 'all' ? 'Everything' : gearOf(kind).many}
           <span>{counts[kind]}</span>
         </Facet>
       ))}

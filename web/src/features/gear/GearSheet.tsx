@@ -1,10 +1,10 @@
 import type { RigUse } from '@gullwind/contract';
-import type { GearItem, ItemEdit, UnitSystem } from '@gullwind/core';
+import type { GearItem, ItemEdit, UnitSystem, gearOf } from '@gullwind/core';
 import { Box, Button, Typography } from '@mui/material';
 import { useCallback, useState, type Ref } from 'react';
 import { NameField } from '../../ui/NameField';
 import { FieldsOfItem } from './FieldsOfItem';
-import { KIND_WORDS, sayClass } from './gearWords';
+import { sayClass } from './gearWords';
 import { sayOrigins } from './OriginGauge';
 import { QualitiesPanel } from './Qualities';
 import { UsesPanel } from './UsesPanel';
@@ -53,7 +53,7 @@ export function GearSheet({ ref, item, units, uses, actions, onDuplicate }: Prop
         sx={{ fontSize: 18, fontWeight: 600, width: '100%', '& input': { py: 0 } }}
       />
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-        {KIND_WORDS[item.kind].one}, {sayClass(item)}
+        {gearOf(item.kind).one}, {sayClass(item)}
       </Typography>
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
         {sayOrigins(item)}

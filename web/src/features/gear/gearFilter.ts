@@ -1,12 +1,13 @@
 import {
   countOrigins,
   GEAR_KINDS,
+  gearOf,
   type GearItem,
   type GearKind,
   type Provenance,
 } from '@gullwind/core';
 import type { RigUse, StoredItem } from '@gullwind/contract';
-import { KIND_WORDS, sayClass } from './gearWords';
+import { sayClass } from './gearWords';
 
 export interface GearFilter {
   readonly words: string;
@@ -20,7 +21,7 @@ export interface GearFilter {
 /** Every typed word begins a word of the name, the class, the note or the supplier. */
 export function matchesWords(item: GearItem, typed: string): boolean {
   const text =
-    ` ${item.thing.name} ${KIND_WORDS[item.kind].one} ${sayClass(item)} ${item.note} ${item.qualities.supplier}`.toLowerCase();
+    ` ${item.thing.name} ${gearOf(item.kind).one} ${sayClass(item)} ${item.note} ${item.qualities.supplier}`.toLowerCase();
   return typed
     .toLowerCase()
     .split(/\s+/u)

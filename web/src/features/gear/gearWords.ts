@@ -1,43 +1,27 @@
-import {
-  DEVICE_CLASSES,
-  DESTINATION_KINDS,
-  CABLE_CLASSES,
-  PICKUP_CLASSES,
-  PLUG_SHAPES,
-  type GearItem,
-  type GearKind,
-} from '@gullwind/core';
+import { gearOf, type GearItem } from '@gullwind/core';
 
 /// What the gear list calls things.
 
-export const KIND_WORDS: Readonly<Record<GearKind, { one: string; many: string }>> = {
-  guitar: { one: 'guitar', many: 'Guitars' },
-  device: { one: 'pedal or box', many: 'Pedals and boxes' },
-  cable: { one: 'cable', many: 'Cables and reels' },
-  destination: { one: 'amp, DI or input', many: 'Amps, DIs, inputs' },
-  plug: { one: 'plug', many: 'Plugs' },
-  supply: { one: 'supply', many: 'Supplies' },
-  board: { one: 'board', many: 'Boards' },
-};
-
 /** Its class in a few words. */
 export function sayClass(item: GearItem): string {
+  const label = classLabel(item);
   switch (item.kind) {
     case 'guitar':
-      return item.thing.kind === 'magnetic'
-        ? PICKUP_CLASSES[item.thing.pickupClass].label
-        : item.thing.kind;
-    case 'device':
-      return DEVICE_CLASSES[item.thing.deviceClass].label;
+      return item.thing.kind === 'magnetic' ? label : item.thing.kind;
     case 'cable':
-      return `${CABLE_CLASSES[item.thing.cableClass].label}${item.qualities.form === 'reel' ? ', on a reel' : ''}`;
-    case 'destination':
-      return DESTINATION_KINDS[item.thing.kind].label;
+      return `${label}${item.qualities.form === 'reel' ? ', on a reel' : ''}`;
     case 'plug':
-      return `${PLUG_SHAPES[item.thing.shape].label}, ${item.thing.joint === 'soldered' ? 'soldered' : 'screwed on'}`;
+      return `${label}, ${item.thing.joint === 'soldered' ? 'soldered' : 'screwed on'}`;
     case 'supply':
       return `${item.thing.outlets.value} × ${item.thing.outletV.value} V`;
-    case 'board':
-      return 'board';
+    default:
+      return label;
   }
+}
+
+/** What people call its class. */
+export function classLabel({ kind, thing }: Pick<GearItem, 'kind' | 'thing'>): string {
+  const { field, labels, usual } = gearOf(kind).classes;
+  const of = field === null ? usual : (thing as unknown as Record<string, string>)[field]!;
+  return labels[of]!;
 }

@@ -1,21 +1,10 @@
 import {
-  DEVICE_CLASSES,
-  deviceOfClass,
-  DESTINATION_KINDS,
-  destinationOfKind,
-  entered,
+  formatQuantity,
   gearItem,
+  gearOf,
   isForRigs,
-  guitarOfClass,
-  CABLE_CLASSES,
-  cableOfClass,
-  PICKUP_CLASSES,
-  type DeviceClass,
-  type DestinationKind,
   type RigItem,
   type RigKind,
-  type CableClass,
-  type PickupClass,
 } from '@gullwind/core';
 import { useMemo } from 'react';
 import { useListGearQuery } from '../../app/api';
@@ -73,60 +62,45 @@ const matches = ({ item, detail }: GearChoice, typed: string): boolean => {
     .every((word) => words.includes(` ${word}`));
 };
 
+const classOf = ({ kind, thing }: RigItem): string => {
+  const { field, labels } = gearOf(kind).classes;
+  return labels[(thing as unknown as Record<string, string>)[field!]!]!;
+};
+
 /** What is taken from the list says so, whatever becomes of it in the rig. */
 const listedChoice = (item: RigItem): GearChoice => ({
   group: 'From the gear list',
-  detail: [className(item), item.note].filter(Boolean).join(' · '),
+  detail: [classOf(item), item.note].filter(Boolean).join(' · '),
   item: { ...item, thing: { ...item.thing, gear: item.id } } as RigItem,
 });
-
-function className(item: RigItem): string {
-  switch (item.kind) {
-    case 'device':
-      return DEVICE_CLASSES[item.thing.deviceClass].label;
-    case 'guitar':
-      return PICKUP_CLASSES[item.thing.pickupClass].label;
-    case 'cable':
-      return CABLE_CLASSES[item.thing.cableClass].label;
-    case 'destination':
-      return DESTINATION_KINDS[item.thing.kind].label;
-  }
-}
 
 const typical = (item: RigItem, detail: string): GearChoice => ({
   group: 'Typical, by class',
   detail,
   item,
 });
-const keysOf = <K extends string>(table: Readonly<Record<K, unknown>>) => Object.keys(table) as K[];
+const typicalOf = (kind: PickerKind): readonly GearChoice[] => {
+  const { classes, blank } = gearOf(kind);
+  return Object.entries(classes.labels).map(([of, label]) => {
+    const item = gearItem(`class-${of}`, kind, blank(of) as never) as RigItem;
+    return typical(item, detailOf(item, label));
+  });
+};
+
+function detailOf(item: RigItem, label: string): string {
+  switch (item.kind) {
+    case 'device':
+      return `typical ${label}, every value assumed`;
+    case 'cable':
+      return formatQuantity(item.thing.cPerMF.value, 'capacitancePerLength', 'metric');
+    default:
+      return 'typical values, every one assumed';
+  }
+}
 
 const TYPICAL: Readonly<Record<PickerKind, readonly GearChoice[]>> = {
-  device: keysOf<DeviceClass>(DEVICE_CLASSES).map((name) =>
-    typical(
-      gearItem(`class-${name}`, 'device', deviceOfClass(name, 'd1')),
-      `typical ${DEVICE_CLASSES[name].label}, every value assumed`,
-    ),
-  ),
-  guitar: keysOf<PickupClass>(PICKUP_CLASSES).map((name) =>
-    typical(
-      gearItem(`class-${name}`, 'guitar', guitarOfClass(name, PICKUP_CLASSES[name].label)),
-      'typical values, every one assumed',
-    ),
-  ),
-  cable: keysOf<CableClass>(CABLE_CLASSES).map((name) =>
-    typical(
-      gearItem(`class-${name}`, 'cable', cableOfClass(name, 'l1', entered(6))),
-      `${CABLE_CLASSES[name].cPerMPF} pF/m`,
-    ),
-  ),
-  destination: keysOf<DestinationKind>(DESTINATION_KINDS).map((kind) =>
-    typical(
-      gearItem(
-        `class-${kind}`,
-        'destination',
-        destinationOfKind(kind, DESTINATION_KINDS[kind].label),
-      ),
-      'typical values, every one assumed',
-    ),
-  ),
+  device: typicalOf('device'),
+  guitar: typicalOf('guitar'),
+  cable: typicalOf('cable'),
+  destination: typicalOf('destination'),
 };

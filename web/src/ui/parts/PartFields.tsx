@@ -58,7 +58,14 @@ interface FieldProps extends Pick<Props<PartKind>, 'units' | 'assumedFrom' | 'ac
 }
 
 /** Drawn again only when its own value changes. */
-const PartField = memo(function PartField({ of, id, path, label, actions, ...field }: FieldProps) {
+export const PartField = memo(function PartField({
+  of,
+  id,
+  path,
+  label,
+  actions,
+  ...field
+}: FieldProps) {
   const target = (id === undefined ? { of } : { of, id }) as Target;
   return (
     <QuantityField

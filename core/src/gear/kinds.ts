@@ -1,0 +1,232 @@
+import { CABLE_CLASSES, cableOfClass, type CableClass } from './cable';
+import { DESTINATION_KINDS, destinationOfKind, type DestinationKind } from './destination';
+import { DEVICE_CLASSES, deviceOfClass, type DeviceClass } from './device';
+import { CHOICE_RULES, FIELD_RULES, type FieldRule } from './fields';
+import { PLUG_SHAPES, plugOfShape, typicalBoard, typicalSupply, type PlugShape } from './fittings';
+import type { GearItem, GearKind, RigItem, Things } from './gearItem';
+import { guitarOfClass, PICKUP_CLASSES, type PickupClass } from './guitar';
+import { LONGEST_NOTE, MOST_LOOPS } from './limits';
+import { entered } from './sourced';
+
+/// Every kind of gear as one descriptor. Checks, the shapes of requests and files, the JSON Schema, the columns of
+/// CSV, what can be added and the plain form are made from it; a new kind is a type and an entry here.
+
+type Words = readonly (string | boolean)[];
+
+/** The classes of a kind: each gives a thing with typical values, all of them assumed. */
+export interface Classes {
+  /** The field of a thing that says its class; null where the class is only where it starts. */
+  readonly field: string | null;
+  /** By class, what people call it. */
+  readonly labels: Readonly<Record<string, string>>;
+  /** Where nobody says. */
+  readonly usual: string;
+}
+
+/** One line of a plain form: a number or a choice by its path. */
+export interface FormLine {
+  readonly path: string;
+  readonly label: string;
+  /** Of a choice: what its words are called; in this order. */
+  readonly words?: readonly (readonly [word: string | boolean, label: string])[];
+}
+
+export interface GearDescriptor<K extends GearKind = GearKind> {
+  readonly kind: K;
+  readonly one: string;
+  readonly many: string;
+  /** It stands in the way of a signal, and so in a rig. */
+  readonly isForRigs: boolean;
+  readonly classes: Classes;
+  /** @param name as its class where it is not given */
+  readonly blank: (of: string, name?: string) => Things[K];
+  /** What its typical values are typical of. */
+  readonly assumedFrom: (thing: Things[K]) => string;
+  readonly numbers: Readonly<Record<string, FieldRule>>;
+  /** Words and yes/no that can be chosen, by path. */
+  readonly choices: Readonly<Record<string, Words>>;
+  /** Words that only its class or shape decides, by path. */
+  readonly fixed: Readonly<Record<string, Words>>;
+  /** Whole numbers up to this, by path. */
+  readonly counts: Readonly<Record<string, number>>;
+  /** Words anybody writes, up to this many characters, by path. */
+  readonly texts: Readonly<Record<string, number>>;
+  /** Parts of it that may not be there: as null, or not at all. */
+  readonly groups: Readonly<Record<string, 'nullable' | 'optional'>>;
+  /** The plain form; null where a form of its own knows what depends on what. */
+  readonly form: readonly FormLine[] | null;
+}
+
+const labelsOf = <K extends string>(
+  table: Readonly<Record<K, { readonly label: string }>>,
+): Readonly<Record<K, string>> =>
+  Object.fromEntries(
+    Object.entries<{ readonly label: string }>(table).map(([key, { label }]) => [key, label]),
+  ) as Readonly<Record<K, string>>;
+
+const NOTHING_ELSE = { fixed: {}, counts: {}, texts: {}, groups: {}, form: null } as const;
+
+const POLARITIES = [
+  ['centreNegative', 'minus in the middle'],
+  ['centrePositive', 'plus in the middle'],
+  ['ac', 'AC'],
+  ['none', 'no supply'],
+] as const;
+
+type Descriptors = { readonly [K in GearKind]: GearDescriptor<K> };
+
+export const GEAR: Descriptors = {
+  guitar: {
+    ...NOTHING_ELSE,
+    kind: 'guitar',
+    one: 'guitar',
+    many: 'Guitars',
+    isForRigs: true,
+    classes: { field: 'pickupClass', labels: labelsOf(PICKUP_CLASSES), usual: 'brightSingle' },
+    blank: (of, name = PICKUP_CLASSES[of as PickupClass].label) =>
+      guitarOfClass(of as PickupClass, name),
+    assumedFrom: ({ pickupClass }) => PICKUP_CLASSES[pickupClass].label,
+    numbers: FIELD_RULES.guitar,
+    choices: CHOICE_RULES.guitar,
+    fixed: { 'second.pickupClass': CHOICE_RULES.guitar.pickupClass },
+    groups: { second: 'nullable' },
+  },
+  device: {
+    ...NOTHING_ELSE,
+    kind: 'device',
+    one: 'pedal or box',
+    many: 'Pedals and boxes',
+    isForRigs: true,
+    classes: { field: 'deviceClass', labels: labelsOf(DEVICE_CLASSES), usual: 'drive' },
+    blank: (of, name) => deviceOfClass(of as DeviceClass, 'd1', name),
+    assumedFrom: ({ deviceClass }) => DEVICE_CLASSES[deviceClass].label,
+    numbers: FIELD_RULES.device,
+    choices: CHOICE_RULES.device,
+    fixed: {
+      deviceClass: Object.keys(DEVICE_CLASSES),
+      sideJack: ['none', 'passive', 'buffered'],
+      insert: ['none', 'switched', 'own'],
+    },
+    counts: { loops: MOST_LOOPS },
+    texts: { 'body.fails': LONGEST_NOTE },
+    groups: { pot: 'nullable', pickupSimulator: 'optional', body: 'optional' },
+  },
+  cable: {
+    ...NOTHING_ELSE,
+    kind: 'cable',
+    one: 'cable',
+    many: 'Cables and reels',
+    isForRigs: true,
+    classes: { field: 'cableClass', labels: labelsOf(CABLE_CLASSES), usual: 'ordinary' },
+    blank: (of, name) => cableOfClass(of as CableClass, 'l1', entered(6), name),
+    assumedFrom: ({ cableClass }) => `${CABLE_CLASSES[cableClass].label} cable`,
+    numbers: FIELD_RULES.cable,
+    choices: CHOICE_RULES.cable,
+  },
+  destination: {
+    ...NOTHING_ELSE,
+    kind: 'destination',
+    one: 'amp, DI or input',
+    many: 'Amps, DIs, inputs',
+    isForRigs: true,
+    classes: { field: 'kind', labels: labelsOf(DESTINATION_KINDS), usual: 'amp' },
+    blank: (of, name = DESTINATION_KINDS[of as DestinationKind].label) =>
+      destinationOfKind(of as DestinationKind, name),
+    assumedFrom: ({ kind }) => DESTINATION_KINDS[kind].label,
+    numbers: FIELD_RULES.destination,
+    choices: CHOICE_RULES.destination,
+  },
+  plug: {
+    ...NOTHING_ELSE,
+    kind: 'plug',
+    one: 'plug',
+    many: 'Plugs',
+    isForRigs: false,
+    classes: { field: 'shape', labels: labelsOf(PLUG_SHAPES), usual: 'straight' },
+    blank: (of, name = PLUG_SHAPES[of as PlugShape].label) => plugOfShape(of as PlugShape, name),
+    assumedFrom: ({ shape }) => PLUG_SHAPES[shape].label,
+    numbers: FIELD_RULES.plug,
+    choices: CHOICE_RULES.plug,
+    form: [
+      {
+        path: 'shape',
+        label: 'Shape',
+        words: [
+          ['straight', 'straight'],
+          ['angled', 'angled'],
+          ['pancake', 'pancake'],
+        ],
+      },
+      {
+        path: 'joint',
+        label: 'Joint',
+        words: [
+          ['soldered', 'soldered'],
+          ['screwOn', 'screwed on'],
+        ],
+      },
+      { path: 'beyondM', label: 'Beyond the jack' },
+      { path: 'plugF', label: 'Capacitance' },
+    ],
+  },
+  supply: {
+    ...NOTHING_ELSE,
+    kind: 'supply',
+    one: 'supply',
+    many: 'Supplies',
+    isForRigs: false,
+    classes: { field: null, labels: { supply: 'supply' }, usual: 'supply' },
+    blank: (_, name = 'supply') => typicalSupply(name),
+    assumedFrom: () => 'a supply for pedals',
+    numbers: FIELD_RULES.supply,
+    choices: CHOICE_RULES.supply,
+    form: [
+      { path: 'outlets', label: 'Outlets' },
+      { path: 'outletV', label: 'Voltage' },
+      { path: 'outletA', label: 'Current, each' },
+      { path: 'polarity', label: 'Polarity', words: POLARITIES },
+      {
+        path: 'isolated',
+        label: 'Grounds',
+        words: [
+          [true, 'each outlet by itself'],
+          [false, 'shared'],
+        ],
+      },
+    ],
+  },
+  board: {
+    ...NOTHING_ELSE,
+    kind: 'board',
+    one: 'board',
+    many: 'Boards',
+    isForRigs: false,
+    classes: { field: null, labels: { board: 'board' }, usual: 'board' },
+    blank: (_, name = 'board') => typicalBoard(name),
+    assumedFrom: () => 'a board of the usual size',
+    numbers: FIELD_RULES.board,
+    choices: CHOICE_RULES.board,
+    form: [
+      { path: 'widthM', label: 'Width' },
+      { path: 'depthM', label: 'Depth' },
+      { path: 'belowM', label: 'Free below' },
+      {
+        path: 'surface',
+        label: 'Surface',
+        words: [
+          ['rows', 'rows with gaps'],
+          ['plate', 'a plate'],
+          ['mesh', 'mesh'],
+        ],
+      },
+    ],
+  },
+};
+
+/** In the order in which lists show them. */
+export const GEAR_KINDS = Object.keys(GEAR) as readonly GearKind[];
+
+/** The descriptor of a kind that is only known when it is asked for. */
+export const gearOf = (kind: GearKind): GearDescriptor => GEAR[kind] as unknown as GearDescriptor;
+
+export const isForRigs = (item: GearItem): item is RigItem => gearOf(item.kind).isForRigs;

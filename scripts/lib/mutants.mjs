@@ -1,0 +1,115 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import ts from 'typescript';
+
+/// Small mutations of the code: operators, constants, conditions.
+
+const OPERATORS = new Map([
+  ['+', '-'],
+  ['-', '+'],
+  ['*', '/'],
+  ['/', '*'],
+  ['<', '<='],
+  ['<=', '<'],
+  ['>', '>='],
+  ['>=', '>'],
+  ['===', '!=='],
+  ['!==', '==='],
+  ['&&', '||'],
+  ['||', '&&'],
+  ['+=', '-='],
+  ['-=', '+='],
+]);
+
+const PARTS = ['core/src', 'contract/src', 'server/src'];
+/** Made-up data, and what only starts a process. */
+const LEFT_ALONE = /server\/src\/(demo\/|main\.ts)/u;
+
+const filesIn = (root, folder) =>
+  readdirSync(join(root, folder), { withFileTypes: true }).flatMap((entry) => {
+    const path = `${folder}/${entry.name}`;
+    return entry.isDirectory() ? filesIn(root, path) : path.endsWith('.ts') ? [path] : [];
+  });
+
+/** What one place in the code could be instead: [start, end, text] or null. */
+function mutationOf(node, source) {
+  if (ts.isBinaryExpression(node)) {
+    const operator = node.operatorToken.getText(source);
+    const other = OPERATORS.get(operator);
+    if (!other) return null;
+    return [node.operatorToken.getStart(source), node.operatorToken.end, other];
+  }
+  if (ts.isNumericLiteral(node) && !ts.isLiteralTypeNode(node.parent)) {
+    const value = Number(node.text);
+    return [node.getStart(source), node.end, String(value === 0 ? 1 : value * 2)];
+  }
+  if (node.kind === ts.SyntaxKind.TrueKeyword && !ts.isLiteralTypeNode(node.parent))
+    return [node.getStart(source), node.end, 'false'];
+  if (node.kind === ts.SyntaxKind.FalseKeyword && !ts.isLiteralTypeNode(node.parent))
+    return [node.getStart(source), node.end, 'true'];
+  if (ts.isPrefixUnaryExpression(node) && node.operator === ts.SyntaxKind.ExclamationToken)
+    return [node.getStart(source), node.operand.getStart(source), ''];
+  if (ts.isConditionalExpression(node)) {
+    const condition = node.condition.getText(source);
+    return [node.condition.getStart(source), node.condition.end, `!(${condition})`];
+  }
+  if (ts.isIfStatement(node)) {
+    const condition = node.expression.getText(source);
+    return [node.expression.getStart(source), node.expression.end, `!(${condition})`];
+  }
+  return null;
+}
+
+/** Every mutation there is, file by file. */
+export function findMutants(root, only = '') {
+  return PARTS.flatMap((part) => filesIn(root, part))
+    .filter((file) => file.startsWith(only) && !LEFT_ALONE.test(file))
+    .sort()
+    .flatMap((file) => mutantsIn(root, file));
+}
+
+function mutantsIn(root, file) {
+  const code = readFileSync(join(root, file), 'utf8');
+  const source = ts.createSourceFile(file, code, ts.ScriptTarget.Latest, true);
+  const lines = code.split('\n');
+  const found = [];
+  const visit = (node) => {
+    const mutation = mutationOf(node, source);
+    if (mutation) {
+      const [start, end, after] = mutation;
+      const { line } = source.getLineAndCharacterOfPosition(start);
+      found.push({
+        file,
+        line: line + 1,
+        before: code.slice(start, end),
+        after,
+        text: lines[line].trim(),
+        mutated: code.slice(0, start) + after + code.slice(end),
+      });
+    }
+    ts.forEachChild(node, visit);
+  };
+  visit(source);
+  return found;
+}
+
+/** Mulberry32: the same seed draws the same sample. */
+function randomOf(seed) {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = state;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
+  };
+}
+
+export function sampleMutants(all, count, seed) {
+  const random = randomOf(seed);
+  const rest = [...all];
+  const drawn = [];
+  while (drawn.length < count && rest.length > 0)
+    drawn.push(...rest.splice(Math.floor(random() * rest.length), 1));
+  return drawn.sort((a, b) => (a.file < b.file ? -1 : a.file > b.file ? 1 : a.line - b.line));
+}
