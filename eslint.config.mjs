@@ -1,5 +1,9 @@
 import { readdirSync } from 'node:fs';
+import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
+import { importX } from 'eslint-plugin-import-x';
+import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
+import { ownLines } from './scripts/lint/ownLines.mjs';
 
 /** Dependencies run one way: core <- contract <- server, and core <- contract <- web. */
 const forbid = (...patterns) => ({
@@ -30,6 +34,28 @@ export default tseslint.config(
       eqeqeq: 'error',
       'no-console': 'error',
       'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
+    files: ['core/src/**', 'contract/src/**', 'server/src/**', 'web/src/**'],
+    plugins: { 'import-x': importX, house: { rules: { 'own-lines': ownLines } } },
+    settings: {
+      'import-x/resolver-next': [createTypeScriptImportResolver({ project: 'tsconfig.json' })],
+    },
+    languageOptions: { parserOptions: { projectService: true } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      complexity: ['error', { max: 12, variant: 'modified' }],
+      'house/own-lines': ['error', { max: 40 }],
+      'import-x/no-cycle': 'error',
+    },
+  },
+  {
+    files: ['web/src/**'],
+    plugins: { 'react-hooks': reactHooks },
+    rules: {
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': 'error',
     },
   },
   { files: ['core/src/**'], rules: forbid(NO_FRAMEWORKS) },

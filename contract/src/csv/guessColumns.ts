@@ -86,8 +86,9 @@ export function guessColumn(header: string): ColumnTarget {
   const match = UNIT_AT_END.exec(header);
   const name = plain(match ? match[1]! : header);
   const unit = (match?.[2] ?? match?.[3] ?? '').trim();
-  const target =
-    TARGETS.get(name) ?? TARGETS.get(plain(header)) ?? TARGETS.get(plain(headerNow(name)));
+  const target = [name, plain(header), plain(headerNow(name))]
+    .map((called) => TARGETS.get(called))
+    .find((found) => found !== undefined);
   if (!target) return { kind: 'ignore' };
   if (target.kind === 'reading' && target.column === 'totalF') return capacitance(unit);
   if (target.kind === 'number') return { ...target, unit: isUnit(target.path, unit) ? unit : '' };

@@ -133,21 +133,8 @@ function itemOf(row: Row, { kind: usual, from, newId }: GearReading): GearItem {
   const { words } = row;
   const kind = oneOf<GearKind>('kind', words.get('kind') ?? usual, GEAR_KINDS);
   const name = words.get('name') ?? refuse('Name: it is empty; at least 1 character is needed.');
-  let thing: object = shaped(blankOf(kind, words.get('class'), name), kind, words);
-  for (const [path, text] of row.choices) {
-    if (!choicePaths(kind).includes(path)) continue;
-    const change = chooseInPart(kind, thing, path, asChoice(kind, path, text));
-    thing = change.kind === 'ok' ? change.part : refuse(change.message);
-  }
-  for (const [path, text, unit] of row.numbers) {
-    if (!numberPaths(kind).includes(path)) continue;
-    const rule = NUMBER_RULES[path]!;
-    const read = readNumberCell(rule, text, unit);
-    if (read.kind === 'refused') return refuse(read.message);
-    const to = { ...originOf(row, path, from), value: read.si } as Sourced;
-    const change = setInPart(kind, thing, path, to);
-    thing = change.kind === 'ok' ? change.part : refuse(change.message);
-  }
+  const blank = shaped(blankOf(kind, words.get('class'), name), kind, words);
+  const thing = withNumbers(kind, withChoices(kind, blank, row), row, from);
   return {
     ...gearItem(
       words.get('id') ?? newId(),
@@ -158,6 +145,29 @@ function itemOf(row: Row, { kind: usual, from, newId }: GearReading): GearItem {
     qualities: qualitiesOf(words),
     retired: yes('retired', words.get('retired') ?? 'no'),
   } as GearItem;
+}
+
+function withChoices(kind: GearKind, blank: object, { choices }: Row): object {
+  let thing = blank;
+  for (const [path, text] of choices) {
+    if (!choicePaths(kind).includes(path)) continue;
+    const change = chooseInPart(kind, thing, path, asChoice(kind, path, text));
+    thing = change.kind === 'ok' ? change.part : refuse(change.message);
+  }
+  return thing;
+}
+
+function withNumbers(kind: GearKind, blank: object, row: Row, from: Provenance): object {
+  let thing = blank;
+  for (const [path, text, unit] of row.numbers) {
+    if (!numberPaths(kind).includes(path)) continue;
+    const read = readNumberCell(NUMBER_RULES[path]!, text, unit);
+    if (read.kind === 'refused') return refuse(read.message);
+    const to = { ...originOf(row, path, from), value: read.si } as Sourced;
+    const change = setInPart(kind, thing, path, to);
+    thing = change.kind === 'ok' ? change.part : refuse(change.message);
+  }
+  return thing;
 }
 
 function originOf(row: Row, path: string, from: Provenance): Omit<Sourced, 'value'> {

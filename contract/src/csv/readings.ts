@@ -6,6 +6,7 @@ import {
   type Cable,
   type CableFit,
   type Sourced,
+  type FieldRule,
 } from '@gullwind/core';
 import { readNumberCell, unguardCell } from './cells';
 import { NUMBER_RULES, WHOLE_CABLE, type ColumnTarget } from './columns';
@@ -25,21 +26,29 @@ export function readingsIn(
   cells: readonly string[],
   refuse: (message: string) => never,
 ): Reading | null {
-  let found = false;
   let reading: Reading = { totalF: null, lengthM: null, on: undefined, by: undefined };
   for (const [i, target] of columns.entries()) {
     const text = unguardCell((cells[i] ?? '').trim());
-    const isLength = target.kind === 'number' && target.path === 'lengthM';
-    if (text === '' || (target.kind !== 'reading' && !isLength)) continue;
-    if (target.kind === 'reading') found = true;
-    if (isLength || (target.kind === 'reading' && target.column === 'totalF')) {
-      const rule = isLength ? NUMBER_RULES.lengthM! : WHOLE_CABLE;
-      const read = readNumberCell(rule, text, target.unit);
-      if (read.kind === 'refused') return refuse(read.message);
-      reading = { ...reading, [isLength ? 'lengthM' : 'totalF']: read.si };
-    } else if (target.kind === 'reading') reading = { ...reading, [target.column]: text };
+    if (text !== '') reading = { ...reading, ...readCell(target, text, refuse) };
   }
-  return found && reading.totalF !== null ? reading : null;
+  return reading.totalF === null ? null : reading;
+}
+
+/** What one cell says of a reading; nothing where its column is about something else. */
+function readCell(
+  target: ColumnTarget,
+  text: string,
+  refuse: (message: string) => never,
+): Partial<Reading> {
+  const number = (rule: FieldRule, unit: string): number => {
+    const read = readNumberCell(rule, text, unit);
+    return read.kind === 'ok' ? read.si : refuse(read.message);
+  };
+  if (target.kind === 'number' && target.path === 'lengthM')
+    return { lengthM: number(NUMBER_RULES.lengthM!, target.unit) };
+  if (target.kind !== 'reading') return {};
+  if (target.column === 'totalF') return { totalF: number(WHOLE_CABLE, target.unit) };
+  return { [target.column]: text };
 }
 
 interface Measured {

@@ -1,5 +1,5 @@
 import { DESTINATION_KINDS } from '../gear';
-import { findDevice, type Chain, type Row } from '../rig';
+import { findDevice, type Chain, type Row, type SideGoal } from '../rig';
 import type { Spot, PartLoss } from '../path';
 import type { StopSummary } from './analyseRig';
 
@@ -40,22 +40,14 @@ export function nameConnection(rig: Chain, row: Row, connection: number): string
   const device = (id: string) => findDevice(rig, id)?.name ?? id;
   if (!isLast && connection > 0) return `the patch to ${row.devices[connection]!.name}`;
   switch (row.at.kind) {
-    case 'main': {
-      const { kind } = rig.electrical.destinations[0]!;
-      if (only) return 'the cable';
-      return isLast ? `the cable to the ${DESTINATION_KINDS[kind].label}` : 'the cable in';
-    }
+    case 'main':
+      return only ? 'the cable' : isLast ? nameCableOut(rig) : 'the cable in';
     case 'guitar':
       return isLast && !only
         ? `the cable to ${device(row.at.selector)}`
         : `the cable of ${nameOf(rig, row.at.guitar)}`;
-    case 'side': {
-      const { to } = row.at;
-      if (!isLast) return `the side cable of ${device(row.at.device)}`;
-      return to.kind === 'key'
-        ? `the key cable to ${device(to.device)}`
-        : `the cable to ${nameOf(rig, to.destination)}`;
-    }
+    case 'side':
+      return isLast ? nameSideEnd(rig, row.at.to) : `the side cable of ${device(row.at.device)}`;
     case 'loop': {
       const name = loopName(rig, row);
       if (only) return `the jumper of ${name}`;
@@ -67,6 +59,14 @@ export function nameConnection(rig: Chain, row: Row, connection: number): string
   }
 }
 
+const nameCableOut = ({ electrical }: Chain): string =>
+  `the cable to the ${DESTINATION_KINDS[electrical.destinations[0]!.kind].label}`;
+
+const nameSideEnd = (rig: Chain, to: SideGoal): string =>
+  to.kind === 'key'
+    ? `the key cable to ${findDevice(rig, to.device)?.name ?? to.device}`
+    : `the cable to ${nameOf(rig, to.destination)}`;
+
 /** "loop 2 of Ferryman", or only the name of a pedal with one send and return. */
 export function loopName(rig: Chain, { at }: Row): string {
   if (at.kind !== 'loop') return '';
@@ -74,7 +74,7 @@ export function loopName(rig: Chain, { at }: Row): string {
   return device?.insert === 'own' ? device.name : `loop ${at.loop + 1} of ${device?.name}`;
 }
 
-/** A row by where it cables: "to Under-stage", "Under-stage, effects loop". */
+/** A row by where it leads: "to Under-stage", "Under-stage, effects loop". */
 export function nameRow(rig: Chain, row: Row): string {
   switch (row.at.kind) {
     case 'main':

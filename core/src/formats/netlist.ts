@@ -1,6 +1,6 @@
 import { chooseCableForm } from '../circuit';
 import { isSilent, nameConnection, nameSpot, nameRow, nameSwitch, switchesOf } from '../figures';
-import { driveWay } from '../path';
+import { driveWay, type DrivenPath } from '../path';
 import { mainRow, type Rig } from '../rig';
 import { NetlistBuilder, slug } from './netlistBuilder';
 
@@ -24,24 +24,27 @@ export function writeNetlist(rig: Rig, rowId = mainRow(rig).id): Netlist {
   const { route, path } = driveWay(rig, rowId);
   if (isSilent(route))
     return { kind: 'refused', message: 'The guitar gives nothing: there is no circuit to write.' };
-  const { stops, sections, interrupted } = path;
-  if (interrupted) {
-    const where = nameSpot(rig, stops[interrupted.stop]!.spot);
-    const message =
-      interrupted.kind === 'gap'
-        ? `Something is missing at ${where}.`
-        : `${where} lets nothing through.`;
-    return { kind: 'refused', message: `${message} There is no circuit to the end.` };
-  }
+  if (path.interrupted) return { kind: 'refused', message: sayInterrupted(rig, path) };
   const builder = new NetlistBuilder();
+  const row = rig.electrical.rows.find(({ id }) => id === rowId)!;
   const on = switchesOf(rig).filter((id) => rig.state.positions[id]);
-  builder.comment(
-    `Gullwind: ${rig.texts.name}, ${nameRow(
-      rig,
-      rig.electrical.rows.find(({ id }) => id === rowId)!,
-    )}`,
-  );
+  builder.comment(`Gullwind: ${rig.texts.name}, ${nameRow(rig, row)}`);
   builder.comment(`on: ${on.map((id) => nameSwitch(rig, id)).join(', ') || 'nothing'}`);
+  const out = writeSections(builder, rig, path);
+  const ac = ['.ac dec 96 20 20000', `.print ac vdb(${out}) vp(${out})`, '.end', ''];
+  return { kind: 'ok', text: [...builder.lines, ...ac].join('\n'), out };
+}
+
+function sayInterrupted(rig: Rig, { stops, interrupted }: DrivenPath): string {
+  const { kind, stop } = interrupted!;
+  const where = nameSpot(rig, stops[stop]!.spot);
+  const why =
+    kind === 'gap' ? `Something is missing at ${where}.` : `${where} lets nothing through.`;
+  return `${why} There is no circuit to the end.`;
+}
+
+/** @returns the node at which the last section ends */
+function writeSections(builder: NetlistBuilder, rig: Rig, { stops, sections }: DrivenPath): string {
   const name = (stop: number) => slug(shortName(rig, stops[stop]!.spot));
   let heard: string | null = null;
   for (const { driver, endsAt, connections, circuit } of sections) {
@@ -53,14 +56,7 @@ export function writeNetlist(rig: Rig, rowId = mainRow(rig).id): Netlist {
     builder.load(`${name(endsAt)}_in`, circuit.load, at);
     heard = at;
   }
-  const text = [
-    ...builder.lines,
-    '.ac dec 96 20 20000',
-    `.print ac vdb(${heard}) vp(${heard})`,
-    '.end',
-    '',
-  ].join('\n');
-  return { kind: 'ok', text, out: heard! };
+  return heard!;
 }
 
 /** "in_to_wah", "tap": a cable by where it goes, anything else by its name. */

@@ -7,6 +7,8 @@ import type { Controls, Load, PathElement, PickupSource, Section } from '../circ
 const LUMPS = 8;
 const GROUND = '0';
 
+type ElementOf<K extends PathElement['kind']> = Extract<PathElement, { kind: K }>;
+
 /** Letters, digits and underscores; never empty. */
 export const slug = (name: string): string =>
   name
@@ -125,16 +127,8 @@ export class NetlistBuilder {
         this.shuntR(name, at, element.rOhm);
         this.shuntC(name, at, element.cF);
         return at;
-      case 'pot': {
-        const wiper = this.series(
-          `${name}_upper`,
-          at,
-          `${name}_wiper`,
-          element.rOhm * (1 - element.wiper),
-        );
-        this.shuntR(`${name}_lower`, wiper, element.rOhm * element.wiper);
-        return wiper;
-      }
+      case 'pot':
+        return this.pot(name, element, at);
       case 'coil': {
         const wire = this.series(`${name}_wire`, at, `${name}_wire`, element.rOhm);
         const coil = this.fresh(`${name}_coil`);
@@ -146,29 +140,37 @@ export class NetlistBuilder {
         this.load(`${name}_side_end`, element.load, end);
         return at;
       }
-      case 'cable': {
-        const { lengthM, cPerMF, rPerMOhm, lPerMH, plugsF } = element;
-        if (form === 'lumped') {
-          this.shuntC(name, at, cPerMF * lengthM + plugsF);
-          return at;
-        }
-        this.shuntC(`${name}_plug`, at, plugsF / 2);
-        let node = at;
-        for (let k = 0; k < LUMPS && lengthM > 0; k++) {
-          const piece = lengthM / LUMPS;
-          this.shuntC(name, node, (cPerMF * piece) / 2);
-          node = this.series(name, node, name, rPerMOhm * piece);
-          if (lPerMH > 0) {
-            const next = this.fresh(name);
-            this.element('L', name, node, next, lPerMH * piece);
-            node = next;
-          }
-          this.shuntC(name, node, (cPerMF * piece) / 2);
-        }
-        this.shuntC(`${name}_plug`, node, plugsF / 2);
-        return node;
-      }
+      case 'cable':
+        if (form === 'line') return this.line(name, element, at);
+        this.shuntC(name, at, element.cPerMF * element.lengthM + element.plugsF);
+        return at;
     }
+  }
+
+  private pot(name: string, { rOhm, wiper }: ElementOf<'pot'>, at: string): string {
+    const node = this.series(`${name}_upper`, at, `${name}_wiper`, rOhm * (1 - wiper));
+    this.shuntR(`${name}_lower`, node, rOhm * wiper);
+    return node;
+  }
+
+  /** A cable in lumps, half a plug at each end. */
+  private line(name: string, element: ElementOf<'cable'>, at: string): string {
+    const { lengthM, cPerMF, rPerMOhm, lPerMH, plugsF } = element;
+    this.shuntC(`${name}_plug`, at, plugsF / 2);
+    let node = at;
+    for (let k = 0; k < LUMPS && lengthM > 0; k++) {
+      const piece = lengthM / LUMPS;
+      this.shuntC(name, node, (cPerMF * piece) / 2);
+      node = this.series(name, node, name, rPerMOhm * piece);
+      if (lPerMH > 0) {
+        const next = this.fresh(name);
+        this.element('L', name, node, next, lPerMH * piece);
+        node = next;
+      }
+      this.shuntC(name, node, (cPerMF * piece) / 2);
+    }
+    this.shuntC(`${name}_plug`, node, plugsF / 2);
+    return node;
   }
 
   load(name: string, { rOhm, cF, grid }: Load, at: string): void {

@@ -53,30 +53,53 @@ function lowInFront(at: Case, fuzz: Device, feed: Feed): Judgement {
   const driver = deviceAt(at, feed);
   const name = driver?.name ?? at.guitarName;
   const rOutOhm = feed.source.kind === 'voltage' ? feed.source.rOutOhm : 0;
-  const { pickupSimulator } = fuzz;
-  const forWah = driver !== undefined && driver.bypass === 'alwaysOn' && isAfterWah(at, driver);
   const pickupOhm = sourceImpedanceOhm({ source: at.route.source.circuit, path: [] }, 1000);
+  const { kind, weight, title, reason } = sayInFront(at, fuzz, driver, name);
   return {
-    key: `${forWah ? 'bufferForWah' : 'fuzzWantsPickup'}:${feed.from.id}:${fuzz.id}:${feed.engaged ? 'on' : 'off'}`,
-    kind: forWah ? 'bufferForWah' : 'fuzzWantsPickup',
-    weight: forWah || pickupSimulator ? 'note' : 'warning',
+    key: `${kind}:${feed.from.id}:${fuzz.id}:${feed.engaged ? 'on' : 'off'}`,
+    kind,
+    weight,
     spot: { kind: 'device', id: fuzz.id },
-    title: forWah
-      ? `${name} keeps ${fuzz.name} from the pickup, for the wah’s sake`
-      : pickupSimulator
-        ? `${fuzz.name} hears ${name} through a pickup simulator`
-        : `${fuzz.name} hears ${name} instead of the pickup`,
-    reason: forWah
-      ? 'It stands between wah and fuzz, where a buffer is needed: the exception to the rule. The guitar’s volume cleans the fuzz up less with it there.'
-      : pickupSimulator
-        ? 'The coil and the resistor ahead of it stand for the pickup: it cleans up with what drives it more like it would with the guitar. It is not the pickup.'
-        : 'This fuzz wants the pickup itself. From a low impedance it turns harsher, and the guitar’s volume no longer cleans it up. Buffers go after it; where one has to come first, a pickup simulator helps.',
+    title,
+    reason,
     numbers: [
       [`${name} gives from`, formatQuantity(rOutOhm, 'resistance', 'metric')],
       ['the guitar, at 1 kHz', formatQuantity(pickupOhm, 'resistance', 'metric')],
     ],
     when: sayWhen(driver, feed),
     approaches: 'every',
+  };
+}
+
+/** Whether something low before a fuzz is the exception, made up for, or what the rule is about. */
+function sayInFront(
+  at: Case,
+  fuzz: Device,
+  driver: Device | undefined,
+  name: string,
+): Pick<Judgement, 'kind' | 'weight' | 'title' | 'reason'> {
+  if (driver?.bypass === 'alwaysOn' && isAfterWah(at, driver))
+    return {
+      kind: 'bufferForWah',
+      weight: 'note',
+      title: `${name} keeps ${fuzz.name} from the pickup, for the wah’s sake`,
+      reason:
+        'It stands between wah and fuzz, where a buffer is needed: the exception to the rule. The guitar’s volume cleans the fuzz up less with it there.',
+    };
+  if (fuzz.pickupSimulator)
+    return {
+      kind: 'fuzzWantsPickup',
+      weight: 'note',
+      title: `${fuzz.name} hears ${name} through a pickup simulator`,
+      reason:
+        'The coil and the resistor ahead of it stand for the pickup: it cleans up with what drives it more like it would with the guitar. It is not the pickup.',
+    };
+  return {
+    kind: 'fuzzWantsPickup',
+    weight: 'warning',
+    title: `${fuzz.name} hears ${name} instead of the pickup`,
+    reason:
+      'This fuzz wants the pickup itself. From a low impedance it turns harsher, and the guitar’s volume no longer cleans it up. Buffers go after it; where one has to come first, a pickup simulator helps.',
   };
 }
 

@@ -1,4 +1,4 @@
-import { DESTINATION_KINDS, destinationOfKind } from '../gear';
+import { DESTINATION_KINDS, destinationOfKind, type Destination } from '../gear';
 import { formatQuantity, formatSignedDb, type UnitSystem } from '../quantity';
 import { nameSwitch, semitonesBetween } from '../figures';
 import { destinationLoad } from '../path';
@@ -158,43 +158,55 @@ export function judgeResonance({ rig, analysis }: Case): readonly Judgement[] {
 const PIEZO_OHM = 5e6;
 
 /** A piezo wants megohms; a DI wants the source it is made for; long unbalanced cables want a DI. */
-export function judgeDestinations(at: Case, units: UnitSystem): readonly Judgement[] {
-  const { path, route, rig, analysis } = at;
-  const found: Judgement[] = [];
-  const first = path.sections[0]!;
-  if (first.circuit.source.kind === 'piezo' && first.circuit.load.rOhm < PIEZO_OHM) {
-    const good = changeOf(at, (circuit, i) =>
-      i === 0 ? { ...circuit, load: { ...circuit.load, rOhm: 10e6 } } : circuit,
-    );
-    const corner = 1 / (2 * Math.PI * first.circuit.load.rOhm * first.circuit.source.cF);
-    found.push({
+export const judgeDestinations = (at: Case, units: UnitSystem): readonly Judgement[] => [
+  ...judgePiezo(at),
+  ...judgeDi(at),
+  ...judgeUnbalanced(at, units),
+];
+
+function judgePiezo(at: Case): readonly Judgement[] {
+  const { source, load } = at.path.sections[0]!.circuit;
+  if (source.kind !== 'piezo' || load.rOhm >= PIEZO_OHM) return [];
+  const good = changeOf(at, (circuit, i) =>
+    i === 0 ? { ...circuit, load: { ...circuit.load, rOhm: 10e6 } } : circuit,
+  );
+  const corner = 1 / (2 * Math.PI * load.rOhm * source.cF);
+  return [
+    {
       key: 'piezoLoad:',
       kind: 'piezoLoad',
       weight: 'warning',
-      spot: { kind: 'source', id: route.source.spot.id },
+      spot: { kind: 'source', id: at.route.source.spot.id },
       title: 'This input is too low for a piezo',
       reason: 'A piezo is a small capacitor: it wants 5 to 10 MΩ, or its bottom goes.',
       numbers: [
-        ['the input it meets', formatQuantity(first.circuit.load.rOhm, 'resistance', 'metric')],
+        ['the input it meets', formatQuantity(load.rOhm, 'resistance', 'metric')],
         ['its bottom falls below', formatQuantity(corner, 'frequency', 'metric')],
         ['level it costs', db(-good.levelDb)],
       ],
       when: 'as the switches stand',
       approaches: 'every',
-    });
-  }
-  const destination = rig.electrical.destinations.find(
-    ({ id }) => id === route.destination.spot.id,
-  );
-  const last = path.sections.at(-1)!;
-  const isPassiveSource = last.circuit.source.kind !== 'voltage';
-  if (!destination || route.kind === 'ampLoop') return found;
+    },
+  ];
+}
+
+/** What the way ends in, unless that is the return of an effects loop. */
+const destinationOf = ({ rig, route }: Case): Destination | undefined =>
+  route.kind === 'ampLoop'
+    ? undefined
+    : rig.electrical.destinations.find(({ id }) => id === route.destination.spot.id);
+
+function judgeDi(at: Case): readonly Judgement[] {
+  const destination = destinationOf(at);
+  const last = at.path.sections.at(-1)!;
+  if (last.circuit.source.kind === 'voltage') return [];
+  if (destination?.kind !== 'passiveDi' && destination?.kind !== 'mixer') return [];
   const other = destinationLoad(destinationOfKind('activeDi', ''));
   const asActive = changeOf(at, (circuit) =>
     circuit === last.circuit ? { ...circuit, load: other } : circuit,
   );
-  if (isPassiveSource && (destination.kind === 'passiveDi' || destination.kind === 'mixer'))
-    found.push({
+  return [
+    {
       key: `wrongDi:${destination.id}`,
       kind: 'wrongDi',
       weight: 'warning',
@@ -209,9 +221,19 @@ export function judgeDestinations(at: Case, units: UnitSystem): readonly Judgeme
       ],
       when: 'as the switches stand',
       approaches: 'every',
-    });
-  if (destination.kind === 'mixer' && last.cableM > 8)
-    found.push({
+    },
+  ];
+}
+
+/** Past this a cable to the mixer wants to be balanced, m. */
+const LONGEST_UNBALANCED_M = 8;
+
+function judgeUnbalanced(at: Case, units: UnitSystem): readonly Judgement[] {
+  const destination = destinationOf(at);
+  const { cableM } = at.path.sections.at(-1)!;
+  if (destination?.kind !== 'mixer' || cableM <= LONGEST_UNBALANCED_M) return [];
+  return [
+    {
       key: `longUnbalanced:${destination.id}`,
       kind: 'longUnbalanced',
       weight: 'note',
@@ -219,13 +241,13 @@ export function judgeDestinations(at: Case, units: UnitSystem): readonly Judgeme
       title: 'A long unbalanced cable to the mixer',
       reason: 'Past 6 to 8 m towards a mixer use a DI, so that what the cable picks up cancels.',
       numbers: [
-        ['cable', formatQuantity(last.cableM, 'length', units)],
-        ['air over it', db(analysis.figures.airDb)],
+        ['cable', formatQuantity(cableM, 'length', units)],
+        ['air over it', db(at.analysis.figures.airDb)],
       ],
       when: 'always',
       approaches: 'every',
-    });
-  return found;
+    },
+  ];
 }
 
 /** That nothing needs doing is a judgement too. */

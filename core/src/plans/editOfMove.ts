@@ -15,6 +15,7 @@ import {
   switchesOfDevice,
   type Edit,
   type Rig,
+  type Row,
 } from '../rig';
 import { capacitanceFor, fitPickupSimulator, keepLikedCable } from '../tools';
 import { countedScenes } from './countedStates';
@@ -121,10 +122,15 @@ function loopOutEdit(rig: Rig, { device: id }: ActionOf<'loopOut'>): Edit | null
   if (!pedal) return null;
   const loopId = freshId(rig, 'd');
   const loop = { ...deviceOfClass('switcher', loopId, `loop for ${pedal.name}`), loops: 1 };
-  const send = freshId(rig, 'l');
-  const back = freshId(rig, 'l', 1);
   const switchId = switchesOfDevice(loop)[0]!;
   const on = rig.state.positions[id] === true;
+  const inside: Row = {
+    id: freshId(rig, 'r'),
+    at: { kind: 'loop', device: loopId, loop: 0 },
+    devices: [pedal],
+    cables: [patchCable(freshId(rig, 'l')), patchCable(freshId(rig, 'l', 1))],
+  };
+  const { rows, scenes } = rig.electrical;
   return {
     kind: 'group',
     edits: [
@@ -137,22 +143,9 @@ function loopOutEdit(rig: Rig, { device: id }: ActionOf<'loopOut'>): Edit | null
         cables: [row.cables[at]!, row.cables[at + 1]!],
         positions: {},
       },
-      {
-        kind: 'list',
-        of: 'rows',
-        at: rig.electrical.rows.length,
-        remove: 0,
-        insert: [
-          {
-            id: freshId(rig, 'r'),
-            at: { kind: 'loop', device: loopId, loop: 0 },
-            devices: [pedal],
-            cables: [patchCable(send), patchCable(back)],
-          },
-        ],
-      },
+      { kind: 'list', of: 'rows', at: rows.length, remove: 0, insert: [inside] },
       linkSwitch(rig, switchId, id),
-      ...rig.electrical.scenes
+      ...scenes
         .filter(({ state }) => state.positions[id] === true)
         .map((scene) => switchInScene(rig, scene.id, switchId, true)),
       { kind: 'switch', positions: { [id]: on, [switchId]: on } },

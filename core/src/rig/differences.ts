@@ -2,7 +2,7 @@ import isEqual from 'fast-deep-equal';
 import { type Sourced, FIELD_RULES, type PartKind } from '../gear';
 import { formatQuantity, type UnitSystem } from '../quantity';
 import { readNumber } from './partValues';
-import { allDevices, allCables } from './chain';
+import { allCables, allDevices, findDevice } from './chain';
 import type { Rig } from './rig';
 
 const MOST_NAMED = 8;
@@ -18,41 +18,67 @@ export function sayDifferences(mine: Rig, theirs: Rig, units: UnitSystem): reado
 function* differences(mine: Rig, theirs: Rig, units: UnitSystem): Generator<string> {
   if (mine.texts.name !== theirs.texts.name)
     yield `Name: “${theirs.texts.name}” instead of “${mine.texts.name}”`;
-  const here = new Map(allDevices(mine).map((device) => [device.id, device]));
-  const there = new Map(allDevices(theirs).map((device) => [device.id, device]));
-  for (const device of allDevices(theirs))
-    if (!here.has(device.id)) yield `${device.name} is in theirs only`;
-  for (const device of allDevices(mine))
-    if (!there.has(device.id)) yield `${device.name} is in yours only`;
-  const shared = (rig: Rig) =>
+  yield* inOneOnly(allDevices(mine), allDevices(theirs));
+  yield* ofOrder(mine, theirs);
+  yield* ofNumbers('device', allDevices(mine), allDevices(theirs), units);
+  yield* ofNumbers('cable', allCables(mine), allCables(theirs), units);
+  for (const [part, list] of [
+    ['guitar', 'guitars'],
+    ['destination', 'destinations'],
+  ] as const) {
+    const [here, there] = [mine.electrical[list], theirs.electrical[list]];
+    yield* inOneOnly(here, there);
+    yield* ofNumbers(part, here, there, units);
+  }
+  yield* ofTheRest(mine, theirs);
+}
+
+interface Named {
+  readonly id: string;
+  readonly name: string;
+}
+
+function* inOneOnly(mine: readonly Named[], theirs: readonly Named[]): Generator<string> {
+  const idsOf = (list: readonly Named[]) => new Set(list.map(({ id }) => id));
+  const [here, there] = [idsOf(mine), idsOf(theirs)];
+  for (const { id, name } of theirs) if (!here.has(id)) yield `${name} is in theirs only`;
+  for (const { id, name } of mine) if (!there.has(id)) yield `${name} is in yours only`;
+}
+
+function* ofOrder(mine: Rig, theirs: Rig): Generator<string> {
+  const shared = (rig: Rig, other: Rig) =>
     allDevices(rig)
       .map(({ id }) => id)
-      .filter((id) => here.has(id) && there.has(id));
-  if (shared(mine).join() !== shared(theirs).join()) yield 'The order of the pedals';
-  for (const [id, device] of there) {
-    const other = here.get(id);
-    if (other) yield* numbersThatDiffer('device', device.name, other, device, units);
+      .filter((id) => findDevice(other, id));
+  if (!isEqual(shared(mine, theirs), shared(theirs, mine))) yield 'The order of the pedals';
+}
+
+function* ofNumbers(
+  kind: PartKind,
+  mine: readonly Named[],
+  theirs: readonly Named[],
+  units: UnitSystem,
+): Generator<string> {
+  const here = new Map(mine.map((thing) => [thing.id, thing]));
+  for (const thing of theirs) {
+    const other = here.get(thing.id);
+    if (other) yield* numbersThatDiffer(kind, thing.name, other, thing, units);
   }
-  const cables = new Map(allCables(mine).map((cable) => [cable.id, cable]));
-  for (const cable of allCables(theirs)) {
-    const other = cables.get(cable.id);
-    if (other) yield* numbersThatDiffer('cable', cable.name, other, cable, units);
-  }
-  for (const list of ['guitars', 'destinations'] as const) {
-    const part = list === 'guitars' ? 'guitar' : 'destination';
-    const others = new Map(mine.electrical[list].map((thing) => [thing.id, thing]));
-    for (const thing of theirs.electrical[list]) {
-      const other = others.get(thing.id);
-      if (other) yield* numbersThatDiffer(part, thing.name, other, thing, units);
-      else yield `${thing.name} is in theirs only`;
-    }
-  }
-  if (mine.electrical.approach.kind !== theirs.electrical.approach.kind) yield 'The approach';
-  if (!isEqual(mine.electrical.scenes, theirs.electrical.scenes)) yield 'The scenes';
-  if (!isEqual(mine.electrical.places, theirs.electrical.places))
-    yield 'The places it is played at';
-  if (!isEqual(mine.texts.brief, theirs.texts.brief)) yield 'The brief';
-  if (mine.pins.length !== theirs.pins.length) yield 'The pins';
+}
+
+/** Parts that are told apart as wholes, by what they are called. */
+function* ofTheRest(mine: Rig, theirs: Rig): Generator<string> {
+  const wholes: readonly (readonly [string, (rig: Rig) => unknown])[] = [
+    ['The approach', ({ electrical }) => electrical.approach.kind],
+    ['The scenes', ({ electrical }) => electrical.scenes],
+    ['The places it is played at', ({ electrical }) => electrical.places],
+    ['The board', ({ layout }) => layout],
+    ['What feeds what', ({ power }) => power],
+    ['How far it is built', ({ build }) => build],
+    ['The brief', ({ texts }) => texts.brief],
+    ['The pins', ({ pins }) => pins.length],
+  ];
+  for (const [says, of] of wholes) if (!isEqual(of(mine), of(theirs))) yield says;
 }
 
 function* numbersThatDiffer(

@@ -1,5 +1,5 @@
 import type { RigUse } from '@gullwind/contract';
-import type { GearItem, ItemEdit, UnitSystem, gearOf } from '@gullwind/core';
+import { gearOf, type GearItem, type ItemEdit, type UnitSystem } from '@gullwind/core';
 import { Box, Button, Typography } from '@mui/material';
 import { useCallback, useState, type Ref } from 'react';
 import { NameField } from '../../ui/NameField';
