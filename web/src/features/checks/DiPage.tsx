@@ -35,15 +35,12 @@ const MOST = volts('Most that the input takes');
 
 /** Which DI for this source, and what the wrong one does to it. */
 export function DiPage() {
-  const [{ units }] = useSettings();
   const { sources, destinations } = useSourcesAndDestinations();
   const [chosen, setChosen] = useState<string | null>(null);
   const [lengthM, setLength] = useState<Sourced>(entered(5));
   const [cPerMF, setCapacitance] = useState<Sourced>(
     cableOfClass('ordinary', 'l1', entered(5)).cPerMF,
   );
-  const [peakV, setPeak] = useState<Sourced>({ value: 1, from: 'assumed' });
-  const [mostV, setMost] = useState<Sourced>({ value: 4, from: 'assumed' });
   const source = sources.find(({ key }) => key === chosen) ?? sources[0]!;
   const choices = useMemo(() => {
     const cable = { ...cableOfClass('ordinary', 'l1', lengthM), cPerMF };
@@ -52,7 +49,6 @@ export function DiPage() {
   useEffect(() => {
     document.title = 'Which DI · Gullwind';
   }, []);
-  const room = headroomDb(peakV.value, mostV.value);
   return (
     <Box component="main" sx={{ p: 3, maxWidth: 1120 }}>
       <Typography variant="h1">Which DI?</Typography>
@@ -60,14 +56,7 @@ export function DiPage() {
         Past six to eight metres towards a mixer, use one. A source without an output of its own
         wants a high input; what has one likes a transformer.
       </Typography>
-      <Box
-        sx={{
-          display: 'grid',
-          gridTemplateColumns: { md: '300px minmax(0, 1fr)' },
-          columnGap: 4,
-          rowGap: 2,
-        }}
-      >
+      <Box sx={TWO_COLUMNS}>
         <Box component="section" aria-label="The source">
           <ChoiceField
             label="Source"
@@ -75,49 +64,9 @@ export function DiPage() {
             options={sources.map(({ key, name }) => [key, name] as const)}
             onChange={setChosen}
           />
-          <QuantityField
-            rule={FIELD_RULES.cable.lengthM}
-            label="Cable to the DI"
-            value={lengthM}
-            units={units}
-            assumedFrom="a cable to a DI"
-            onChange={setLength}
-          />
-          <QuantityField
-            rule={FIELD_RULES.cable.cPerMF}
-            value={cPerMF}
-            units={units}
-            assumedFrom="an ordinary cable"
-            onChange={setCapacitance}
-          />
-          <Typography variant="h2" sx={{ fontSize: 14, mt: 2 }}>
-            Headroom
-          </Typography>
-          <QuantityField
-            rule={PEAK}
-            label="Highest peak"
-            value={peakV}
-            units={units}
-            assumedFrom="a hard stroke on a passive coil"
-            onChange={setPeak}
-          />
-          <QuantityField
-            rule={MOST}
-            label="The input takes"
-            value={mostV}
-            units={units}
-            assumedFrom="a DI on phantom power"
-            onChange={setMost}
-          />
-          <Typography variant="body2" sx={{ mt: 0.5 }} data-testid="headroom">
-            {room >= 0
-              ? `${formatSignedDb(room)} dB of room above the hardest stroke.`
-              : `It clips: the hardest stroke is ${formatSignedDb(-room)} dB too much. Switch its pad in.`}
-          </Typography>
-          <Typography variant="caption" sx={{ display: 'block', mt: 2, color: 'text.secondary' }}>
-            Mute the channel before phantom power or a plug. Never a DI after a loudspeaker output
-            unless it has a tap made for that.
-          </Typography>
+          <CableToDi {...{ lengthM, cPerMF, setLength, setCapacitance }} />
+          <Headroom />
+          <Caution />
         </Box>
         <Box component="section" aria-label="What it could go into">
           {choices.map((choice) => (
@@ -128,6 +77,86 @@ export function DiPage() {
     </Box>
   );
 }
+
+const TWO_COLUMNS = {
+  display: 'grid',
+  gridTemplateColumns: { md: '300px minmax(0, 1fr)' },
+  columnGap: 4,
+  rowGap: 2,
+} as const;
+
+interface CableProps {
+  readonly lengthM: Sourced;
+  readonly cPerMF: Sourced;
+  readonly setLength: (to: Sourced) => void;
+  readonly setCapacitance: (to: Sourced) => void;
+}
+
+function CableToDi({ lengthM, cPerMF, setLength, setCapacitance }: CableProps) {
+  const [{ units }] = useSettings();
+  return (
+    <>
+      <QuantityField
+        rule={FIELD_RULES.cable.lengthM}
+        label="Cable to the DI"
+        value={lengthM}
+        units={units}
+        assumedFrom="a cable to a DI"
+        onChange={setLength}
+      />
+      <QuantityField
+        rule={FIELD_RULES.cable.cPerMF}
+        value={cPerMF}
+        units={units}
+        assumedFrom="an ordinary cable"
+        onChange={setCapacitance}
+      />
+    </>
+  );
+}
+
+/** How much higher the source may peak before the input clips. */
+function Headroom() {
+  const [{ units }] = useSettings();
+  const [peakV, setPeak] = useState<Sourced>({ value: 1, from: 'assumed' });
+  const [mostV, setMost] = useState<Sourced>({ value: 4, from: 'assumed' });
+  const room = headroomDb(peakV.value, mostV.value);
+  return (
+    <>
+      <Typography variant="h2" sx={{ fontSize: 14, mt: 2 }}>
+        Headroom
+      </Typography>
+      <QuantityField
+        rule={PEAK}
+        label="Highest peak"
+        value={peakV}
+        units={units}
+        assumedFrom="a hard stroke on a passive coil"
+        onChange={setPeak}
+      />
+      <QuantityField
+        rule={MOST}
+        label="The input takes"
+        value={mostV}
+        units={units}
+        assumedFrom="a DI on phantom power"
+        onChange={setMost}
+      />
+      <Typography variant="body2" sx={{ mt: 0.5 }} data-testid="headroom">
+        {room >= 0
+          ? `${formatSignedDb(room)} dB of room above the hardest stroke.`
+          : `It clips: the hardest stroke is ${formatSignedDb(-room)} dB too much. Switch its pad in.`}
+      </Typography>
+    </>
+  );
+}
+
+const Caution = () => (
+  <Typography variant="caption" sx={{ display: 'block', mt: 2, color: 'text.secondary' }}>
+    Mute the channel before phantom power or a plug. Never a DI after a loudspeaker output unless it
+    has a tap made for that.
+  </Typography>
+);
 
 interface Source {
   readonly key: string;

@@ -9,7 +9,6 @@ import {
   INSTRUMENT_CABLE_REFUSED,
   type FieldRule,
   type Sourced,
-  type SpeakerCableFigures,
 } from '@gullwind/core';
 import { Alert, Box, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
@@ -38,37 +37,18 @@ const MOST_LOSS_DB = 0.5;
 
 /** Whether a cable between amplifier and loudspeaker is thick and short enough. */
 export function SpeakerPage() {
-  const [{ units }] = useSettings();
   const [kind, setKind] = useState<'speaker' | 'instrument'>('speaker');
-  const [lengthM, setLength] = useState<Sourced>(entered(10));
-  const [areaM2, setArea] = useState<Sourced>(entered(2.5e-6));
-  const [loadOhm, setLoad] = useState<Sourced>(entered(8));
-  const [powerW, setPower] = useState<Sourced>(entered(100));
+  const [cable, setCable] = useState(USUAL);
   useEffect(() => {
     document.title = 'Speaker cable · Gullwind';
   }, []);
-  const found = checkSpeakerCable({
-    lengthM: lengthM.value,
-    areaM2: areaM2.value,
-    loadOhm: loadOhm.value,
-    powerW: powerW.value,
-  });
-  const shared = { units, assumedFrom: 'a speaker cable' } as const;
-  const gauge = gaugeOfArea(areaM2.value);
   return (
     <Box component="main" sx={{ p: 3, maxWidth: 1000 }}>
       <Typography variant="h1">Speaker cable</Typography>
       <Typography sx={{ color: 'text.secondary', mb: 2, maxWidth: 720 }}>
         Between amplifier and loudspeaker resistance rules, not capacitance: short and thick.
       </Typography>
-      <Box
-        sx={{
-          display: 'grid',
-          gridTemplateColumns: { md: '320px minmax(0, 1fr)' },
-          columnGap: 5,
-          rowGap: 2,
-        }}
-      >
+      <Box sx={TWO_COLUMNS}>
         <Box component="section" aria-label="The cable">
           <ChoiceField
             label="The cable is"
@@ -79,36 +59,8 @@ export function SpeakerPage() {
             ]}
             onChange={setKind}
           />
-          <QuantityField {...shared} rule={LENGTH} value={lengthM} onChange={setLength} />
-          <QuantityField
-            {...shared}
-            rule={AREA}
-            label="Each conductor"
-            value={areaM2}
-            onChange={setArea}
-          />
-          <ChoiceField
-            label="or by gauge"
-            value={GAUGES.includes(gauge) ? String(gauge) : ''}
-            options={[
-              ['', 'between'],
-              ...GAUGES.map((one) => [String(one), `${one} AWG`] as const),
-            ]}
-            onChange={(one) => one !== '' && setArea(entered(areaOfGauge(Number(one))))}
-          />
-          <QuantityField {...shared} rule={LOAD} value={loadOhm} onChange={setLoad} />
-          <QuantityField
-            {...shared}
-            rule={POWER}
-            label="Power of the amp"
-            value={powerW}
-            onChange={setPower}
-          />
-          <Typography variant="caption" sx={{ display: 'block', mt: 2, color: 'text.secondary' }}>
-            Switch the amplifier off before anything is plugged in or out. A tube amplifier must
-            never run without its loudspeaker. Never open one: lethal voltages remain when it is
-            unplugged; that is work for a qualified technician.
-          </Typography>
+          <CableAndLoad cable={cable} onChange={(to) => setCable({ ...cable, ...to })} />
+          <Caution />
         </Box>
         <Box component="section" aria-label="What it does">
           {kind === 'instrument' ? (
@@ -116,7 +68,7 @@ export function SpeakerPage() {
               {INSTRUMENT_CABLE_REFUSED}
             </Alert>
           ) : (
-            <Found found={found} />
+            <Found cable={cable} />
           )}
           <Typography variant="body2" sx={{ mt: 2, color: 'text.secondary' }}>
             The other way about, a speaker cable from guitar to pedal does no harm: it is not
@@ -128,8 +80,76 @@ export function SpeakerPage() {
   );
 }
 
-function Found({ found }: { readonly found: SpeakerCableFigures }) {
-  const { resistanceOhm, lossDb, heatW, heatWPerM, damping, currentA } = found;
+const TWO_COLUMNS = {
+  display: 'grid',
+  gridTemplateColumns: { md: '320px minmax(0, 1fr)' },
+  columnGap: 5,
+  rowGap: 2,
+} as const;
+
+type SpeakerCable = Readonly<Record<'lengthM' | 'areaM2' | 'loadOhm' | 'powerW', Sourced>>;
+
+const USUAL: SpeakerCable = {
+  lengthM: entered(10),
+  areaM2: entered(2.5e-6),
+  loadOhm: entered(8),
+  powerW: entered(100),
+};
+
+interface CableProps {
+  readonly cable: SpeakerCable;
+  readonly onChange: (to: Partial<SpeakerCable>) => void;
+}
+
+function CableAndLoad({ cable, onChange }: CableProps) {
+  const [{ units }] = useSettings();
+  const { lengthM, areaM2, loadOhm, powerW } = cable;
+  const gauge = gaugeOfArea(areaM2.value);
+  const shared = { units, assumedFrom: 'a speaker cable' } as const;
+  const set = (field: keyof SpeakerCable) => (to: Sourced) => onChange({ [field]: to });
+  return (
+    <>
+      <QuantityField {...shared} rule={LENGTH} value={lengthM} onChange={set('lengthM')} />
+      <QuantityField
+        {...shared}
+        rule={AREA}
+        label="Each conductor"
+        value={areaM2}
+        onChange={set('areaM2')}
+      />
+      <ChoiceField
+        label="or by gauge"
+        value={GAUGES.includes(gauge) ? String(gauge) : ''}
+        options={[['', 'between'], ...GAUGES.map((one) => [String(one), `${one} AWG`] as const)]}
+        onChange={(one) => one !== '' && onChange({ areaM2: entered(areaOfGauge(Number(one))) })}
+      />
+      <QuantityField {...shared} rule={LOAD} value={loadOhm} onChange={set('loadOhm')} />
+      <QuantityField
+        {...shared}
+        rule={POWER}
+        label="Power of the amp"
+        value={powerW}
+        onChange={set('powerW')}
+      />
+    </>
+  );
+}
+
+const Caution = () => (
+  <Typography variant="caption" sx={{ display: 'block', mt: 2, color: 'text.secondary' }}>
+    Switch the amplifier off before anything is plugged in or out. A tube amplifier must never run
+    without its loudspeaker. Never open one: lethal voltages remain when it is unplugged; that is
+    work for a qualified technician.
+  </Typography>
+);
+
+function Found({ cable }: Pick<CableProps, 'cable'>) {
+  const { resistanceOhm, lossDb, heatW, heatWPerM, damping, currentA } = checkSpeakerCable({
+    lengthM: cable.lengthM.value,
+    areaM2: cable.areaM2.value,
+    loadOhm: cable.loadOhm.value,
+    powerW: cable.powerW.value,
+  });
   const isFine = -lossDb <= MOST_LOSS_DB;
   return (
     <>

@@ -11,7 +11,7 @@ import {
   TextField,
   Typography,
 } from '@mui/material';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useSearchParams } from 'react-router';
 import { messageOf, useListGearQuery, useListUsesQuery } from '../../app/api';
@@ -29,67 +29,33 @@ const NO_ITEMS: readonly StoredItem[] = [];
 const NO_USES: readonly RigUse[] = [];
 const EVERYTHING: GearFilter = { words: '', kind: 'all', origin: 'any', retired: false, rigId: '' };
 
+const HEADER = { display: 'flex', alignItems: 'baseline', gap: 2, px: 3, pt: 2, pb: 1 } as const;
+const COLUMNS = {
+  flex: 1,
+  minHeight: 0,
+  display: 'grid',
+  gridTemplateColumns: { xs: '180px minmax(0, 1fr)', lg: '208px minmax(0, 1fr) 350px' },
+  borderTop: 1,
+  borderColor: 'divider',
+} as const;
+const LIST = {
+  display: 'flex',
+  flexDirection: 'column',
+  minHeight: 0,
+  borderLeft: 1,
+  borderColor: 'divider',
+} as const;
+
 /** Everything that goes through the workshop, and how well each of it is known. */
 export function GearPage() {
-  const { data, error } = useListGearQuery();
-  const { data: used } = useListUsesQuery();
-  const items = data?.items ?? NO_ITEMS;
-  const uses = used?.uses ?? NO_USES;
-  const [{ units }] = useSettings();
-  const [filter, setFilter] = useState(EVERYTHING);
-  const [isAdding, setAdding] = useState(false);
-  const [selectedId, select] = useSelected();
-  const actions = useGearActions();
-  const sheet = useRef<HTMLDivElement>(null);
-  const search = useRef<HTMLInputElement>(null);
-  const isNew = useRef(false);
-  const shown = useMemo(() => filterGear(items, filter, uses), [items, filter, uses]);
-  const useCounts = useMemo(() => countRigs(uses), [uses]);
-  const selected = items.find(({ item }) => item.id === selectedId)?.item;
+  const page = useGearPage();
+  const { error, shown, filter } = page;
   useEffect(() => {
     document.title = 'Gear · Gullwind';
   }, []);
-  // A new entry is named first.
-  useEffect(() => {
-    if (!isNew.current || !selected) return;
-    isNew.current = false;
-    const name = sheet.current?.querySelector('input');
-    name?.focus();
-    name?.select();
-  }, [selected]);
-  useHotkeys('mod+z', actions.undo, { preventDefault: true, enabled: !isAdding });
-  useHotkeys('/', () => search.current?.focus(), {
-    preventDefault: true,
-    enabled: !isAdding,
-    useKey: true,
-  });
-  useHotkeys('a', () => setAdding(true), { preventDefault: true, enabled: !isAdding });
-
-  const openSheet = () =>
-    ['[data-quantity] input', 'input']
-      .map((css) => sheet.current?.querySelector<HTMLElement>(css))
-      .find((input) => input)
-      ?.focus();
-  const add = async (item: GearItem) => {
-    setAdding(false);
-    if (!(await actions.add([item]))) return;
-    setFilter(EVERYTHING);
-    select(item.id);
-    isNew.current = true;
-  };
-  const duplicate = (item: GearItem) =>
-    add({
-      ...item,
-      id: newGearId(),
-      retired: false,
-      thing: { ...item.thing, name: `${item.thing.name}, copy`.slice(0, 80) },
-    } as GearItem);
   return (
     <Box component="main" sx={{ height: '100vh', display: 'flex', flexDirection: 'column' }}>
-      <Box
-        component="header"
-        sx={{ display: 'flex', alignItems: 'baseline', gap: 2, px: 3, pt: 2, pb: 1 }}
-      >
+      <Box component="header" sx={HEADER}>
         <Typography variant="h1">Gear</Typography>
         <Typography sx={{ color: 'text.secondary', flex: 1 }}>
           How well each number is known stands beside it: the taller the mark, the better.
@@ -101,73 +67,139 @@ export function GearPage() {
             saveText('gear.csv', writeGearCsv(shown.map(({ item }) => item)), 'text/csv')
           }
         >
-          Take {filter === EVERYTHING ? 'it' : 'these'} out
+          {filter === EVERYTHING ? 'Export all' : 'Export these'}
         </Button>
-        <Button variant="contained" startIcon={<Add />} onClick={() => setAdding(true)}>
+        <Button variant="contained" startIcon={<Add />} onClick={page.beginAdding}>
           Add
         </Button>
       </Box>
       {error && <Alert severity="warning">{messageOf(error)}</Alert>}
-      <Box
-        sx={{
-          flex: 1,
-          minHeight: 0,
-          display: 'grid',
-          gridTemplateColumns: { xs: '180px minmax(0, 1fr)', lg: '208px minmax(0, 1fr) 350px' },
-          borderTop: 1,
-          borderColor: 'divider',
-        }}
-      >
-        <Facets
-          items={items}
-          uses={uses}
-          filter={filter}
-          search={search}
-          onChange={setFilter}
-          onSelect={select}
-        />
-        <Box
-          sx={{
-            display: 'flex',
-            flexDirection: 'column',
-            minHeight: 0,
-            borderLeft: 1,
-            borderColor: 'divider',
-          }}
-        >
-          {data && items.length === 0 && <NoGear onAdd={() => setAdding(true)} />}
-          {/* Drawn when there is something: it begins at what is selected. */}
-          {items.length > 0 && (
-            <GearList
-              items={shown}
-              units={units}
-              selectedId={selectedId}
-              useCounts={useCounts}
-              onSelect={select}
-              onOpen={openSheet}
-            />
-          )}
-        </Box>
-        {selected ? (
-          <GearSheet
-            key={selected.id}
-            ref={sheet}
-            item={selected}
-            units={units}
-            uses={uses}
-            actions={actions}
-            onDuplicate={() => void duplicate(selected)}
-          />
-        ) : (
-          <Typography sx={{ p: 2, color: 'text.secondary', borderLeft: 1, borderColor: 'divider' }}>
-            {items.length > 0 && 'Choose an entry to see what is known of it.'}
-          </Typography>
-        )}
-      </Box>
-      {isAdding && <AddGear onClose={() => setAdding(false)} onAdd={(item) => void add(item)} />}
+      <GearColumns {...page} />
+      {page.isAdding && <AddGear onClose={page.endAdding} onAdd={(item) => void page.add(item)} />}
     </Box>
   );
 }
+
+function GearColumns(page: ReturnType<typeof useGearPage>) {
+  const [{ units }] = useSettings();
+  const { items, uses, selected, sheet, actions } = page;
+  const useCounts = useMemo(() => countRigs(uses), [uses]);
+  return (
+    <Box sx={COLUMNS}>
+      <Facets
+        items={items}
+        uses={uses}
+        filter={page.filter}
+        search={page.search}
+        onChange={page.setFilter}
+        onSelect={page.select}
+      />
+      <Box sx={LIST}>
+        {page.isEmpty && <NoGear onAdd={page.beginAdding} />}
+        {/* Drawn when there is something: it begins at what is selected. */}
+        {items.length > 0 && (
+          <GearList
+            items={page.shown}
+            units={units}
+            selectedId={page.selectedId}
+            useCounts={useCounts}
+            onSelect={page.select}
+            onOpen={() => focusSheet(sheet.current)}
+          />
+        )}
+      </Box>
+      {selected ? (
+        <GearSheet
+          key={selected.id}
+          ref={sheet}
+          item={selected}
+          units={units}
+          uses={uses}
+          actions={actions}
+          onDuplicate={() => void page.add(duplicateOf(selected))}
+        />
+      ) : (
+        <Typography sx={{ p: 2, color: 'text.secondary', borderLeft: 1, borderColor: 'divider' }}>
+          {items.length > 0 && 'Choose an entry to see what is known of it.'}
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+/** What is shown of the list, what is selected of it, and what is done to it. */
+function useGearPage() {
+  const { data, error } = useListGearQuery();
+  const { data: used } = useListUsesQuery();
+  const items = data?.items ?? NO_ITEMS;
+  const uses = used?.uses ?? NO_USES;
+  const [filter, setFilter] = useState(EVERYTHING);
+  const [isAdding, setAdding] = useState(false);
+  const [selectedId, select] = useSelected();
+  const actions = useGearActions();
+  const search = useRef<HTMLInputElement>(null);
+  const shown = useMemo(() => filterGear(items, filter, uses), [items, filter, uses]);
+  const selected = items.find(({ item }) => item.id === selectedId)?.item;
+  const [sheet, nameNext] = useNewSheet(selected);
+  useGearKeys(!isAdding, { undo: actions.undo, add: () => setAdding(true), search });
+  const add = async (item: GearItem) => {
+    setAdding(false);
+    if (!(await actions.add([item]))) return;
+    setFilter(EVERYTHING);
+    select(item.id);
+    nameNext();
+  };
+  return {
+    ...{ items, uses, shown, selected, selectedId, select, filter, setFilter, error },
+    ...{ isAdding, actions, search, sheet, add, isEmpty: data !== undefined && items.length === 0 },
+    beginAdding: () => setAdding(true),
+    endAdding: () => setAdding(false),
+  };
+}
+
+/** The sheet of what is selected; a new entry is named first. */
+function useNewSheet(selected: GearItem | undefined) {
+  const sheet = useRef<HTMLDivElement>(null);
+  const isNew = useRef(false);
+  useEffect(() => {
+    if (!isNew.current || !selected) return;
+    isNew.current = false;
+    const name = sheet.current?.querySelector('input');
+    name?.focus();
+    name?.select();
+  }, [selected]);
+  const nameNext = () => {
+    isNew.current = true;
+  };
+  return [sheet, nameNext] as const;
+}
+
+interface KeyActions {
+  readonly undo: () => void;
+  readonly add: () => void;
+  readonly search: RefObject<HTMLInputElement | null>;
+}
+
+function useGearKeys(enabled: boolean, { undo, add, search }: KeyActions): void {
+  const options = { preventDefault: true, enabled };
+  useHotkeys('mod+z', undo, options);
+  useHotkeys('/', () => search.current?.focus(), { ...options, useKey: true });
+  useHotkeys('a', add, options);
+}
+
+const focusSheet = (sheet: HTMLElement | null): void =>
+  ['[data-quantity] input', 'input']
+    .map((css) => sheet?.querySelector<HTMLElement>(css))
+    .find((input) => input)
+    ?.focus();
+
+const duplicateOf = (item: GearItem): GearItem =>
+  ({
+    ...item,
+    id: newGearId(),
+    retired: false,
+    thing: { ...item.thing, name: `${item.thing.name}, copy`.slice(0, 80) },
+  }) as GearItem;
 
 function useSelected(): readonly [string | null, (id: string) => void] {
   const [params, setParams] = useSearchParams();
@@ -211,7 +243,7 @@ interface FacetsProps {
   readonly items: readonly StoredItem[];
   readonly uses: readonly RigUse[];
   readonly filter: GearFilter;
-  readonly search: React.RefObject<HTMLInputElement | null>;
+  readonly search: RefObject<HTMLInputElement | null>;
   readonly onChange: (filter: GearFilter) => void;
   readonly onSelect: (id: string) => void;
 }
@@ -246,25 +278,7 @@ function Facets({ items, uses, filter, search, onChange, onSelect }: FacetsProps
           <span>{counts[kind]}</span>
         </Facet>
       ))}
-      <Box sx={{ mt: 2 }}>
-        <ChoiceField
-          label="From"
-          value={filter.origin}
-          options={ORIGINS}
-          onChange={(origin) => onChange({ ...filter, origin })}
-        />
-        <FormControlLabel
-          label="Retired ones"
-          slotProps={{ typography: { variant: 'body2' } }}
-          control={
-            <Checkbox
-              size="small"
-              checked={filter.retired}
-              onChange={(event) => onChange({ ...filter, retired: event.target.checked })}
-            />
-          }
-        />
-      </Box>
+      <OriginFacet filter={filter} onChange={onChange} />
       <RigFacet
         rigId={filter.rigId}
         onChange={(rigId) => onChange({ ...filter, rigId })}
@@ -273,6 +287,28 @@ function Facets({ items, uses, filter, search, onChange, onSelect }: FacetsProps
     </Box>
   );
 }
+
+const OriginFacet = ({ filter, onChange }: Pick<FacetsProps, 'filter' | 'onChange'>) => (
+  <Box sx={{ mt: 2 }}>
+    <ChoiceField
+      label="From"
+      value={filter.origin}
+      options={ORIGINS}
+      onChange={(origin) => onChange({ ...filter, origin })}
+    />
+    <FormControlLabel
+      label="Retired ones"
+      slotProps={{ typography: { variant: 'body2' } }}
+      control={
+        <Checkbox
+          size="small"
+          checked={filter.retired}
+          onChange={(event) => onChange({ ...filter, retired: event.target.checked })}
+        />
+      }
+    />
+  </Box>
+);
 
 const NoGear = ({ onAdd }: { readonly onAdd: () => void }) => (
   <Box sx={{ p: 3, maxWidth: 460 }}>
