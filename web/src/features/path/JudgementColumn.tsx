@@ -30,7 +30,7 @@ interface Props {
   readonly rowId: string;
   readonly analysed: Analysed | null;
   readonly states: AnalysedStates | null;
-  readonly left: ReadonlySet<string>;
+  readonly uncounted: ReadonlySet<string>;
   readonly pinned: readonly PinnedSound[];
   readonly work: ToleranceWork;
   readonly units: UnitSystem;
@@ -84,7 +84,7 @@ const LookSwitch = memo(function LookSwitch({ look, onLook }: Pick<Props, 'look'
 });
 
 function Looked(props: Props) {
-  const { look, rig, rowId, analysed, states, left, pinned, work, units, actions } = props;
+  const { look, rig, rowId, analysed, states, uncounted, pinned, work, units, actions } = props;
   const scenes = useScenes(look === 'scenes' ? rig : null, rowId);
   const advice = useJudgements(look === 'advice' ? rig : null, rowId, units);
   const nowDb = analysed?.analysis.kind === 'sounding' ? analysed.analysis.figures.trebleDb : null;
@@ -98,7 +98,7 @@ function Looked(props: Props) {
         <StatesPanel
           analysed={states}
           nowDb={nowDb}
-          left={left}
+          uncounted={uncounted}
           onStand={actions.stand}
           onCount={props.onCount}
         />

@@ -1,6 +1,6 @@
 import { mainRow, routeRows, sayWhatIsGoingOn, type Rig } from '@gullwind/core';
 import { Box, Typography } from '@mui/material';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState, type RefObject } from 'react';
 import { useSearchParams } from 'react-router';
 import { useListGearQuery } from '../../app/api';
 import { useSettings } from '../../app/useSettings';
@@ -20,56 +20,35 @@ import { ResponseChart } from './ResponseChart';
 import { Run } from './run/Run';
 import { shownRows, stopsOf } from './run/runWays';
 import { StandBar } from './StandBar';
-import { usePathActions } from './usePathActions';
+import { usePathActions, type PathActions } from './usePathActions';
 import { usePathKeys } from './usePathKeys';
 
 /** The path of one rig: the Run, the sentence, and below them curve, figures and the selected thing. */
 export function PathView({ open }: { open: OpenRig }) {
-  const rig = useMemo(() => shownRig(open), [open.rig, open.preview]);
-  const rowId = useLookedAt(rig);
-  const ways = useAnalysis(rig);
-  const analysed = useMemo(() => wayOf(ways, rowId), [ways, rowId]);
-  const [look, setLook] = useState<Look>('now');
-  const [left, count] = useLeftOut();
-  const states = useStates(look === 'states' ? rig : null, rowId, left);
-  const pinned = usePins(rig.pins, rowId);
-  const work = useTolerance(rig, rowId);
-  const pins = useMemo(() => pinnedCurves(rig, pinned), [rig.pins, pinned]);
+  const path = useAnalysedPath(open);
+  const { rig, rowId, ways, analysed, units } = path;
+  const [dialog, setDialog] = useState<PickerKind | null>(null);
+  const inspector = useRef<HTMLDivElement>(null);
+  const actions = usePathActions(rig, setDialog);
   const stops = useMemo(
     () => shownRows(rig, rowId).flatMap((id) => stopsOf(rig, id)),
     [rig, rowId],
   );
-  const now = useRef({ rig: open.rig, rowId, analysis: analysed?.analysis ?? null });
-  now.current = { rig: open.rig, rowId, analysis: analysed?.analysis ?? null };
-  const readNow = useCallback(() => now.current, []);
-  const [{ units }] = useSettings();
-  const [dialog, setDialog] = useState<PickerKind | null>(null);
-  const inspector = useRef<HTMLDivElement>(null);
-  const actions = usePathActions(rig, setDialog);
   usePathKeys({ rig, stops, actions, inspector, isOff: dialog !== null || open.theirs !== null });
   useListGearQuery(); // at hand before the picker opens
-  const { selection } = actions;
   return (
-    <Box
-      component="main"
-      sx={{
-        height: { lg: '100vh' },
-        minHeight: 740,
-        display: 'flex',
-        flexDirection: 'column',
-      }}
-    >
+    <Box component="main" sx={PAGE}>
       <PathHeader
         open={open}
         onAdd={actions.add}
         standBar={<StandBar rig={rig} rowId={rowId} actions={actions} />}
-        exportMenu={<ExportMenu read={readNow} />}
+        exportMenu={<ExportMenu read={path.readNow} />}
       />
       <Run
         rig={rig}
         rowId={rowId}
         analysed={ways}
-        selection={selection}
+        selection={actions.selection}
         units={units}
         onSelect={actions.select}
         onToggle={actions.toggle}
@@ -77,73 +56,111 @@ export function PathView({ open }: { open: OpenRig }) {
         onPostDrag={actions.dragPost}
         onDragGivenUp={actions.giveUpDrag}
       />
-      <Typography
-        role="status"
-        aria-live="polite"
-        data-testid="sentence"
-        sx={{
-          px: 2.5,
-          py: 1,
-          fontSize: 16.5,
-          lineHeight: 1.35,
-          minHeight: 62,
-          borderTop: 1,
-          borderColor: 'divider',
-        }}
-      >
-        {analysed ? sayWhatIsGoingOn(analysed.rig, analysed.analysis, units) : ' '}
-      </Typography>
-      <Box
-        sx={{
-          flex: 1,
-          minHeight: 0,
-          display: 'grid',
-          gridTemplateColumns: {
-            xs: 'minmax(0, 1fr)',
-            md: '1fr 1fr',
-            lg: 'minmax(0, 1fr) 262px 330px',
-          },
-          borderTop: 1,
-          borderColor: 'divider',
-        }}
-      >
-        <ResponseChart
-          analysed={analysed}
-          states={states}
-          pins={pins}
-          tolerance={toleranceIn(work)}
-        />
-        <JudgementColumn
-          look={look}
-          rig={rig}
-          rowId={rowId}
-          pinned={pinned}
-          work={work}
-          units={units}
-          analysed={analysed}
-          states={states}
-          left={left}
-          actions={actions}
-          onLook={setLook}
-          onCount={count}
-        />
-        <Inspector
-          ref={inspector}
-          rig={rig}
-          rowId={rowId}
-          analysed={analysed}
-          selection={selection}
-          units={units}
-          actions={actions}
-          onSwap={setDialog}
-        />
-      </Box>
+      <Sentence said={analysed && sayWhatIsGoingOn(analysed.rig, analysed.analysis, units)} />
+      <Panels path={path} actions={actions} inspector={inspector} onSwap={setDialog} />
       {dialog !== null && (
         <GearPicker kind={dialog} onClose={() => setDialog(null)} onPick={actions.pick} />
       )}
     </Box>
   );
 }
+
+const PAGE = {
+  height: { lg: '100vh' },
+  minHeight: 740,
+  display: 'flex',
+  flexDirection: 'column',
+} as const;
+
+type AnalysedPath = ReturnType<typeof useAnalysedPath>;
+
+/** The rig as shown, the way that is looked at, and what is computed of it. */
+function useAnalysedPath({ rig: kept, preview }: OpenRig) {
+  const rig = useMemo(() => shownRig({ rig: kept, preview }), [kept, preview]);
+  const rowId = useLookedAt(rig);
+  const ways = useAnalysis(rig);
+  const analysed = useMemo(() => wayOf(ways, rowId), [ways, rowId]);
+  const pinned = usePins(rig.pins, rowId);
+  const work = useTolerance(rig, rowId);
+  const now = useRef({ rig: kept, rowId, analysis: analysed?.analysis ?? null });
+  now.current = { rig: kept, rowId, analysis: analysed?.analysis ?? null };
+  const readNow = useCallback(() => now.current, []);
+  const [{ units }] = useSettings();
+  return { rig, rowId, ways, analysed, pinned, work, readNow, units };
+}
+
+/** What is going on, in words. */
+function Sentence({ said }: { said: string | null }) {
+  return (
+    <Typography
+      role="status"
+      aria-live="polite"
+      data-testid="sentence"
+      sx={{
+        px: 2.5,
+        py: 1,
+        fontSize: 16.5,
+        lineHeight: 1.35,
+        minHeight: 62,
+        borderTop: 1,
+        borderColor: 'divider',
+      }}
+    >
+      {said ?? ' '}
+    </Typography>
+  );
+}
+
+interface PanelsProps {
+  readonly path: AnalysedPath;
+  readonly actions: PathActions;
+  readonly inspector: RefObject<HTMLDivElement | null>;
+  readonly onSwap: (kind: PickerKind) => void;
+}
+
+/** Curve, figures, and the selected thing. */
+function Panels({ path, actions, inspector, onSwap }: PanelsProps) {
+  const { rig, rowId, analysed, pinned, work, units } = path;
+  const [look, setLook] = useState<Look>('now');
+  const [uncounted, count] = useUncounted();
+  const states = useStates(look === 'states' ? rig : null, rowId, uncounted);
+  const pins = useMemo(() => pinnedCurves(rig.pins, pinned), [rig.pins, pinned]);
+  const shared = { rig, rowId, units, actions, analysed };
+  return (
+    <Box sx={PANELS}>
+      <ResponseChart
+        analysed={analysed}
+        states={states}
+        pins={pins}
+        tolerance={toleranceIn(work)}
+      />
+      <JudgementColumn
+        {...shared}
+        look={look}
+        pinned={pinned}
+        work={work}
+        states={states}
+        uncounted={uncounted}
+        onLook={setLook}
+        onCount={count}
+      />
+      <Inspector {...shared} ref={inspector} selection={actions.selection} onSwap={onSwap} />
+    </Box>
+  );
+}
+
+const PANELS = {
+  flex: 1,
+  minHeight: 0,
+  display: 'grid',
+  gridTemplateColumns: {
+    xs: 'minmax(0, 1fr)',
+    md: '1fr 1fr',
+    lg: 'minmax(0, 1fr) 262px 330px',
+  },
+  borderTop: 1,
+  borderColor: 'divider',
+};
 
 /** The row whose end is looked at, as the address says; the main one where it says nothing that is there. */
 function useLookedAt(rig: Rig): string {
@@ -152,8 +169,8 @@ function useLookedAt(rig: Rig): string {
   return routeRows(rig).some(({ id }) => id === to) ? to! : mainRow(rig).id;
 }
 
-function pinnedCurves(rig: Rig, pinned: readonly PinnedSound[]): readonly PinnedCurve[] {
-  return rig.pins.map(({ id, name }) => {
+function pinnedCurves(pins: Rig['pins'], pinned: readonly PinnedSound[]): readonly PinnedCurve[] {
+  return pins.map(({ id, name }) => {
     const analysis = pinned.find(({ pinId }) => pinId === id)?.analysis;
     return { id, name, nowDb: analysis?.kind === 'sounding' ? analysis.nowDb : null };
   });
@@ -165,15 +182,15 @@ function wayOf(ways: AnalysedWays | null, rowId: string): Analysed | null {
 }
 
 /** Which switches do not count, and how to say so. */
-function useLeftOut(): readonly [ReadonlySet<string>, (id: string, counts: boolean) => void] {
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+function useUncounted(): readonly [ReadonlySet<string>, (id: string, counts: boolean) => void] {
+  const [uncounted, setUncounted] = useState<ReadonlySet<string>>(new Set());
   const count = useCallback((id: string, counts: boolean) => {
-    setLeft((before) => {
+    setUncounted((before) => {
       const after = new Set(before);
       if (counts) after.delete(id);
       else after.add(id);
       return after;
     });
   }, []);
-  return [left, count];
+  return [uncounted, count];
 }

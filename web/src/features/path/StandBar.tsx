@@ -100,7 +100,7 @@ function StandChoices({ rig, rowId, actions }: Props) {
         <Choice
           label="Way that is looked at"
           value={rowId}
-          onChange={(to) => actions.lookTo(to === ways[0]!.id ? null : to)}
+          onChange={(to) => actions.lookAtWay(to === ways[0]!.id ? null : to)}
         >
           {ways.map((row) => (
             <option key={row.id} value={row.id}>

@@ -19,7 +19,7 @@ interface Props {
   readonly analysed: AnalysedStates | null;
   /** T of the rig as it stands, where it sounds. */
   readonly nowDb: number | null;
-  readonly left: ReadonlySet<string>;
+  readonly uncounted: ReadonlySet<string>;
   readonly onStand: (positions: Readonly<Record<string, boolean>>) => void;
   readonly onCount: (id: string, counts: boolean) => void;
 }
@@ -28,7 +28,7 @@ interface Props {
 export const StatesPanel = memo(function StatesPanel({
   analysed,
   nowDb,
-  left,
+  uncounted,
   onStand,
   onCount,
 }: Props) {
@@ -68,7 +68,12 @@ export const StatesPanel = memo(function StatesPanel({
       <StatesHistogram states={states} nowDb={nowDb} />
       <Extreme name="Brightest" rig={rig} extreme={states.brightest} onStand={onStand} />
       <Extreme name="Dullest" rig={rig} extreme={states.dullest} onStand={onStand} />
-      <Counted rig={rig} switches={switchesOn(rig, rowId)} left={left} onCount={onCount} />
+      <Counted
+        rig={rig}
+        switches={switchesOn(rig, rowId)}
+        uncounted={uncounted}
+        onCount={onCount}
+      />
     </>
   );
 });
@@ -109,12 +114,12 @@ const CountLabel = styled('label')({
   lineHeight: 1.2,
 });
 
-interface CountedProps extends Pick<Props, 'left' | 'onCount'> {
+interface CountedProps extends Pick<Props, 'uncounted' | 'onCount'> {
   readonly rig: Rig;
   readonly switches: readonly string[];
 }
 
-function Counted({ rig, switches, left, onCount }: CountedProps) {
+function Counted({ rig, switches, uncounted, onCount }: CountedProps) {
   const numbers = switchNumbers(rig);
   return (
     <Box component="fieldset" sx={{ border: 0, m: 0, mt: 1, p: 0 }}>
@@ -126,7 +131,7 @@ function Counted({ rig, switches, left, onCount }: CountedProps) {
           <Checkbox
             size="small"
             sx={{ p: '2px', mr: 0.5 }}
-            checked={!left.has(id)}
+            checked={!uncounted.has(id)}
             onChange={(event) => onCount(id, event.target.checked)}
           />
           <span>

@@ -34,6 +34,7 @@ import type { PickerKind } from '../picker';
 import {
   firstSelection,
   gapAfter,
+  isSame,
   readSelection,
   selectConnection,
   switchNumbers,
@@ -50,8 +51,7 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | null) =
   const { enqueueSnackbar } = useSnackbar();
   const [, setSearch] = useSearchParams();
   const [wanted, setWanted] = useSelected();
-  const selection = readSelection(rig, wanted);
-  const at = writeSelection(selection);
+  const selection = useSameSelection(rig, wanted);
 
   return useMemo(() => {
     /** Keys can follow each other faster than the page is drawn: what counts is the rig as it is by now. */
@@ -121,7 +121,7 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | null) =
       remove,
       toggle,
       /** Which end the figures speak of: the row that arrives there, null for the main one. */
-      lookTo: (rowId: string | null) => setSearch(withParam('to', rowId), { replace: true }),
+      lookAtWay: (rowId: string | null) => setSearch(withParam('to', rowId), { replace: true }),
       toggleByNumber: (number: number) => {
         for (const [id, n] of switchNumbers(rigNow())) if (n === number) toggle(id);
       },
@@ -201,7 +201,15 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | null) =
       },
     };
     // Nothing here depends on the rig, so that an edit redraws only what shows it.
-  }, [selection.kind, at, openNow, dispatch, setSearch, setWanted, enqueueSnackbar, openDialog]);
+  }, [selection, openNow, dispatch, setSearch, setWanted, enqueueSnackbar, openDialog]);
+}
+
+/** The same object as long as the same thing is selected, whatever else becomes of the rig. */
+function useSameSelection(rig: Rig, wanted: string | null): Selection {
+  const kept = useRef<Selection | null>(null);
+  const selection = readSelection(rig, wanted);
+  if (kept.current === null || !isSame(kept.current, selection)) kept.current = selection;
+  return kept.current;
 }
 
 const withParam = (name: string, value: string | null) => (params: URLSearchParams) => {
