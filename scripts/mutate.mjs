@@ -1,9 +1,10 @@
 import { spawnSync } from 'node:child_process';
 import {
   cpSync,
-  existsSync,
+  mkdirSync,
   mkdtempSync,
   readFileSync,
+  readdirSync,
   rmSync,
   symlinkSync,
   writeFileSync,
