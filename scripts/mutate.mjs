@@ -10,7 +10,7 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative, sep } from 'node:path';
 import { ensurePackages, inProject, ROOT } from './lib/project.mjs';
 import { findMutants, sampleMutants } from './lib/mutants.mjs';
 
@@ -40,6 +40,7 @@ const isEquivalent = ({ file, before, after, text }) =>
       one.file === file && one.before === before && one.after === after && text.includes(one.in),
   );
 
+const NOT_COPIED = new Set(['node_modules', 'dist', '.git']);
 const folder = copyOfProject();
 
 /** The project beside itself, so that nobody edits what is being broken: its packages are the same, its workspaces the copies. */
@@ -47,7 +48,10 @@ function copyOfProject() {
   const copy = mkdtempSync(join(tmpdir(), 'gullwind-mutate-'));
   cpSync(ROOT, copy, {
     recursive: true,
-    filter: (path) => !/\/(node_modules|dist|\.git|data)(\/|$)/u.test(path.slice(ROOT.length)),
+    filter: (path) =>
+      !relative(ROOT, path)
+        .split(sep)
+        .some((part) => NOT_COPIED.has(part)),
   });
   const packages = join(copy, 'node_modules');
   mkdirSync(packages);

@@ -32,32 +32,12 @@ export const AdvicePanel = memo(function AdvicePanel({ analysed, units, actions 
   if (!analysed) return <Typography variant="body2">Judging …</Typography>;
   const { rig, judgements } = analysed;
   const said = judgements.filter(({ key }) => !rig.texts.dismissed.includes(key));
-  const quiet = judgements.filter(({ key }) => rig.texts.dismissed.includes(key));
+  const dismissed = judgements.filter(({ key }) => rig.texts.dismissed.includes(key));
   const dismiss = (to: readonly string[]) =>
     actions.edit({ kind: 'assign', field: 'dismissed', to });
   return (
     <>
-      <ChoiceField
-        label="Approach"
-        value={rig.electrical.approach.kind}
-        options={APPROACHES}
-        onChange={(to) =>
-          actions.edit({ kind: 'choose', target: { of: 'approach' }, field: 'kind', to })
-        }
-      />
-      <Typography variant="body2" sx={{ color: 'text.secondary', mb: 0.5 }}>
-        {APPROACH_WORDS[rig.electrical.approach.kind].says}
-      </Typography>
-      {rig.electrical.approach.kind === 'shaped' && (
-        <PartFields
-          part={rig.electrical.approach}
-          of="approach"
-          fields={[['wantedHz']]}
-          units={units}
-          assumedFrom="the shaped approach"
-          actions={actions}
-        />
-      )}
+      <ApproachFields rig={rig} units={units} actions={actions} />
       <Button size="small" onClick={() => setExplaining(true)}>
         Explain this rig
       </Button>
@@ -77,30 +57,71 @@ export const AdvicePanel = memo(function AdvicePanel({ analysed, units, actions 
           onDismiss={() => dismiss([...rig.texts.dismissed, judgement.key])}
         />
       ))}
-      {quiet.length > 0 && (
-        <Box sx={{ mt: 1.5 }}>
-          <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-            Dismissed
-          </Typography>
-          {quiet.map(({ key, title }) => (
-            <Box key={key} sx={{ display: 'flex', alignItems: 'baseline', gap: 0.5 }}>
-              <Typography variant="body2" sx={{ flex: 1 }}>
-                {title}
-              </Typography>
-              <Button
-                size="small"
-                sx={{ py: 0 }}
-                onClick={() => dismiss(rig.texts.dismissed.filter((other) => other !== key))}
-              >
-                say it
-              </Button>
-            </Box>
-          ))}
-        </Box>
+      {dismissed.length > 0 && (
+        <Dismissed
+          judgements={dismissed}
+          onRestore={(key) => dismiss(rig.texts.dismissed.filter((other) => other !== key))}
+        />
       )}
     </>
   );
 });
+
+/** The approach of the rig, and the resonance it wants where it wants one. */
+function ApproachFields({ rig, units, actions }: Omit<Props, 'analysed'> & { readonly rig: Rig }) {
+  const { approach } = rig.electrical;
+  return (
+    <>
+      <ChoiceField
+        label="Approach"
+        value={approach.kind}
+        options={APPROACHES}
+        onChange={(to) =>
+          actions.edit({ kind: 'choose', target: { of: 'approach' }, field: 'kind', to })
+        }
+      />
+      <Typography variant="body2" sx={{ color: 'text.secondary', mb: 0.5 }}>
+        {APPROACH_WORDS[approach.kind].says}
+      </Typography>
+      {approach.kind === 'shaped' && (
+        <PartFields
+          part={approach}
+          of="approach"
+          fields={[['wantedHz']]}
+          units={units}
+          assumedFrom="the shaped approach"
+          actions={actions}
+        />
+      )}
+    </>
+  );
+}
+
+interface DismissedProps {
+  readonly judgements: readonly Judgement[];
+  readonly onRestore: (key: string) => void;
+}
+
+/** What is not to be said of this rig any more. */
+function Dismissed({ judgements, onRestore }: DismissedProps) {
+  return (
+    <Box sx={{ mt: 1.5 }}>
+      <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+        Dismissed
+      </Typography>
+      {judgements.map(({ key, title }) => (
+        <Box key={key} sx={{ display: 'flex', alignItems: 'baseline', gap: 0.5 }}>
+          <Typography variant="body2" sx={{ flex: 1 }}>
+            {title}
+          </Typography>
+          <Button size="small" sx={{ py: 0 }} onClick={() => onRestore(key)}>
+            Show again
+          </Button>
+        </Box>
+      ))}
+    </Box>
+  );
+}
 
 const MARKS = {
   warning: <ErrorOutlined sx={{ fontSize: 17, color: 'warning.main' }} titleAccess="warning" />,
@@ -115,37 +136,14 @@ interface SaidProps {
 }
 
 function Said({ judgement, actions, onDismiss }: SaidProps) {
-  const { title, reason, numbers, when, weight, spot, approaches } = judgement;
-  const select = () => {
-    if (!spot) return;
-    const kind = spot.kind === 'source' ? 'guitar' : spot.kind;
-    actions.select({ kind, id: spot.id });
-  };
+  const { reason, numbers, when, weight, approaches } = judgement;
   return (
     <Box
       component="article"
       data-judgement={judgement.kind}
       sx={{ mt: 1, pt: 1, borderTop: 1, borderColor: 'divider' }}
     >
-      <Typography
-        component="h2"
-        sx={{ fontSize: 14.5, fontWeight: 600, display: 'flex', gap: 0.5, lineHeight: 1.25 }}
-      >
-        {MARKS[weight]}
-        {spot ? (
-          <Link
-            component="button"
-            color="inherit"
-            underline="hover"
-            onClick={select}
-            sx={{ font: 'inherit', textAlign: 'left' }}
-          >
-            {title}
-          </Link>
-        ) : (
-          title
-        )}
-      </Typography>
+      <SaidTitle judgement={judgement} actions={actions} />
       <Typography variant="body2" sx={{ mt: 0.25 }}>
         {reason}
       </Typography>
@@ -162,10 +160,41 @@ function Said({ judgement, actions, onDismiss }: SaidProps) {
         </Typography>
         {weight !== 'fine' && (
           <Button size="small" sx={{ py: 0, whiteSpace: 'nowrap' }} onClick={onDismiss}>
-            not again
+            Dismiss
           </Button>
         )}
       </Box>
     </Box>
+  );
+}
+
+/** What is said in short; a press selects what it speaks of. */
+function SaidTitle({ judgement, actions }: Omit<SaidProps, 'onDismiss'>) {
+  const { title, weight, spot } = judgement;
+  const select = () => {
+    if (!spot) return;
+    const kind = spot.kind === 'source' ? 'guitar' : spot.kind;
+    actions.select({ kind, id: spot.id });
+  };
+  return (
+    <Typography
+      component="h2"
+      sx={{ fontSize: 14.5, fontWeight: 600, display: 'flex', gap: 0.5, lineHeight: 1.25 }}
+    >
+      {MARKS[weight]}
+      {spot ? (
+        <Link
+          component="button"
+          color="inherit"
+          underline="hover"
+          onClick={select}
+          sx={{ font: 'inherit', textAlign: 'left' }}
+        >
+          {title}
+        </Link>
+      ) : (
+        title
+      )}
+    </Typography>
   );
 }

@@ -20,8 +20,8 @@ import { Band, Figure } from '../../ui/Figure';
 import { SurenessLine } from './SurenessLine';
 import { selectStop, type Selection } from './selection';
 
-const MOST_TAKE_OUTS = 6;
-const LEAST_TAKE_OUT_DB = 0.05;
+const MOST_PARTS = 6;
+const LEAST_LOSS_DB = 0.05;
 
 /** All figures against straight in, and what each part of the way costs. */
 export const FiguresPanel = memo(function FiguresPanel({ analysed, work, units, onSelect }: Props) {
@@ -61,7 +61,7 @@ interface FiguresProps {
 }
 
 function Figures({ analysis, bands }: FiguresProps) {
-  const { figures, resonance, referenceResonance, corner, tone } = analysis;
+  const { figures } = analysis;
   return (
     <Box
       component="dl"
@@ -93,6 +93,16 @@ function Figures({ analysis, bands }: FiguresProps) {
         value={`${figures.distanceDb.toFixed(2)} dB`}
         title="How far the sound is from straight in, whatever the direction: RMS over 200 Hz–8 kHz."
       />
+      <ShapeFigures analysis={analysis} />
+    </Box>
+  );
+}
+
+/** Where the treble ends, rather than how much of it there is. */
+function ShapeFigures({ analysis }: { readonly analysis: SoundingAnalysis }) {
+  const { resonance, referenceResonance, corner, tone } = analysis;
+  return (
+    <>
       <Figure name="Resonance" value={sayResonance(resonance, referenceResonance)} />
       <Figure name="Corner, −3 dB" value={sayCorner(corner)} />
       <Figure
@@ -100,7 +110,7 @@ function Figures({ analysis, bands }: FiguresProps) {
         value={tone.kind === 'setting' ? formatNumber(tone.travel * 10, 1) : 'out of reach'}
         title="The tone setting, 0 to 10, that gives the reference rig the same treble."
       />
-    </Box>
+    </>
   );
 }
 
@@ -142,8 +152,8 @@ function LossByPart({
   onSelect: (stop: Selection) => void;
 }) {
   const shown = lossByPart
-    .filter(({ gain }) => Math.abs(gain.trebleDb) >= LEAST_TAKE_OUT_DB)
-    .slice(0, MOST_TAKE_OUTS);
+    .filter(({ gain }) => Math.abs(gain.trebleDb) >= LEAST_LOSS_DB)
+    .slice(0, MOST_PARTS);
   if (shown.length === 0) return null;
   return (
     <Box sx={{ mt: 1.25 }}>

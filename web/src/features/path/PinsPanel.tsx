@@ -1,4 +1,11 @@
-import { formatSignedDb, MOST_PINS, pinRig, removeFrom, type Rig } from '@gullwind/core';
+import {
+  formatSignedDb,
+  MOST_PINS,
+  pinRig,
+  removeFrom,
+  type Difference,
+  type Rig,
+} from '@gullwind/core';
 import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, Typography } from '@mui/material';
 import { memo } from 'react';
@@ -36,59 +43,83 @@ export const PinsPanel = memo(function PinsPanel({ rig, nowDb, pinned, work, act
           ? `${MOST_PINS} pins are the most; let one go first.`
           : 'Keeps the rig as it is now as a curve to compare with.'}
       </Typography>
-      {rig.pins.map((pin, index) => {
-        const analysis = pinned.find(({ pinId }) => pinId === pin.id)?.analysis ?? null;
-        const figures = analysis?.kind === 'sounding' ? analysis.figures : null;
-        const difference = differenceIn(work, pin.id);
-        return (
-          <Box
-            key={pin.id}
-            data-pin={pin.id}
-            sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}
-          >
-            <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
-              <PinMark index={index} />
-              <NameField
-                label={`Name of ${pin.name}`}
-                value={pin.name}
-                onChange={(to) =>
-                  actions.edit({ kind: 'rename', target: { of: 'pin', id: pin.id }, to })
-                }
-                sx={{ fontSize: 14.5, fontWeight: 600, flex: 1, '& input': { py: 0 } }}
-              />
-              <Button
-                size="small"
-                sx={{ py: 0, minWidth: 0 }}
-                onClick={() => actions.edit({ kind: 'restore', rig: pin.rig })}
-              >
-                bring back
-              </Button>
-              <IconButton
-                size="small"
-                aria-label={`Let ${pin.name} go`}
-                sx={{ p: 0 }}
-                onClick={() => actions.edit(removeFrom(rig, 'pins', pin.id))}
-              >
-                <DeleteOutlined sx={{ fontSize: 16 }} />
-              </IconButton>
-            </Box>
-            <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: '1fr auto' }}>
-              <Figure
-                name="its treble"
-                value={figures ? `${formatSignedDb(figures.trebleDb, 2)} dB` : 'nothing heard'}
-              />
-              {figures && nowDb !== null && (
-                <Figure
-                  name="now against it"
-                  value={`${formatSignedDb(nowDb - figures.trebleDb, 2)} dB`}
-                />
-              )}
-              {difference && <Band bounds={difference.figures.trebleDb} />}
-            </Box>
-          </Box>
-        );
-      })}
+      {rig.pins.map((pin, index) => (
+        <PinEntry
+          key={pin.id}
+          rig={rig}
+          pin={pin}
+          index={index}
+          analysis={pinned.find(({ pinId }) => pinId === pin.id)?.analysis ?? null}
+          nowDb={nowDb}
+          difference={differenceIn(work, pin.id)}
+          actions={actions}
+        />
+      ))}
       {rig.pins.length > 0 && <SurenessLine work={work} />}
     </>
   );
 });
+
+interface PinProps {
+  readonly rig: Rig;
+  readonly pin: Rig['pins'][number];
+  readonly index: number;
+  readonly actions: PathActions;
+}
+
+interface PinEntryProps extends PinProps {
+  readonly analysis: PinnedSound['analysis'] | null;
+  readonly nowDb: number | null;
+  readonly difference: Difference | null;
+}
+
+function PinEntry({ rig, pin, index, analysis, nowDb, difference, actions }: PinEntryProps) {
+  const figures = analysis?.kind === 'sounding' ? analysis.figures : null;
+  return (
+    <Box data-pin={pin.id} sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}>
+      <PinHead rig={rig} pin={pin} index={index} actions={actions} />
+      <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: '1fr auto' }}>
+        <Figure
+          name="its treble"
+          value={figures ? `${formatSignedDb(figures.trebleDb, 2)} dB` : 'nothing heard'}
+        />
+        {figures && nowDb !== null && (
+          <Figure
+            name="now against it"
+            value={`${formatSignedDb(nowDb - figures.trebleDb, 2)} dB`}
+          />
+        )}
+        {difference && <Band bounds={difference.figures.trebleDb} />}
+      </Box>
+    </Box>
+  );
+}
+
+function PinHead({ rig, pin, index, actions }: PinProps) {
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
+      <PinMark index={index} />
+      <NameField
+        label={`Name of ${pin.name}`}
+        value={pin.name}
+        onChange={(to) => actions.edit({ kind: 'rename', target: { of: 'pin', id: pin.id }, to })}
+        sx={{ fontSize: 14.5, fontWeight: 600, flex: 1, '& input': { py: 0 } }}
+      />
+      <Button
+        size="small"
+        sx={{ py: 0, minWidth: 0 }}
+        onClick={() => actions.edit({ kind: 'restore', rig: pin.rig })}
+      >
+        bring back
+      </Button>
+      <IconButton
+        size="small"
+        aria-label={`Let ${pin.name} go`}
+        sx={{ p: 0 }}
+        onClick={() => actions.edit(removeFrom(rig, 'pins', pin.id))}
+      >
+        <DeleteOutlined sx={{ fontSize: 16 }} />
+      </IconButton>
+    </Box>
+  );
+}

@@ -165,20 +165,6 @@ const BAND = {
 /** Axes, grid and the look of the curves. */
 function Frame({ low, high, shows }: { low: number; high: number; shows: Shows }) {
   const { chart } = useTheme();
-  const axis = {
-    stroke: chart.faint,
-    tick: { fill: chart.ink, fontSize: 12.5 },
-    tickLine: false,
-  } as const;
-  const frequency = {
-    ...axis,
-    dataKey: 'f',
-    type: 'number',
-    scale: 'log',
-    domain: HZ_RANGE,
-    allowDataOverflow: true,
-    interval: 0,
-  } as const;
   return (
     <>
       <ReferenceArea
@@ -197,6 +183,39 @@ function Frame({ low, high, shows }: { low: number; high: number; shows: Shows }
         <Area {...BAND} dataKey="sure" name="tolerance" fill={chart.buoy} fillOpacity={0.18} />
       )}
       <CartesianGrid stroke={chart.grid} xAxisId="hz" />
+      <Axes low={low} high={high} />
+      <Tooltip
+        isAnimationActive={false}
+        // With two axes the label may be the other one's: the point itself knows its frequency.
+        labelFormatter={(_label, shown) => sayPoint(shown[0]?.payload as CurvePoint | undefined)}
+        formatter={(db) => `${formatNumber(Number(db), 2)} dB`}
+        contentStyle={{ background: chart.paper, border: `1px solid ${chart.faint}`, fontSize: 13 }}
+      />
+      <Lines shows={shows} />
+    </>
+  );
+}
+
+const FREQUENCY = {
+  dataKey: 'f',
+  type: 'number',
+  scale: 'log',
+  domain: HZ_RANGE,
+  allowDataOverflow: true,
+  interval: 0,
+} as const;
+
+/** Hertz below, notes above, levels at the side. */
+function Axes({ low, high }: { low: number; high: number }) {
+  const { chart } = useTheme();
+  const axis = {
+    stroke: chart.faint,
+    tick: { fill: chart.ink, fontSize: 12.5 },
+    tickLine: false,
+  } as const;
+  const frequency = { ...axis, ...FREQUENCY };
+  return (
+    <>
       <XAxis {...frequency} xAxisId="hz" ticks={HZ_TICKS} tickFormatter={sayHz} height={24} />
       <XAxis
         {...frequency}
@@ -216,13 +235,15 @@ function Frame({ low, high, shows }: { low: number; high: number; shows: Shows }
         width={48}
         tickFormatter={sayDb}
       />
-      <Tooltip
-        isAnimationActive={false}
-        // With two axes the label may be the other one's: the point itself knows its frequency.
-        labelFormatter={(_label, shown) => sayPoint(shown[0]?.payload as CurvePoint | undefined)}
-        formatter={(db) => `${formatNumber(Number(db), 2)} dB`}
-        contentStyle={{ background: chart.paper, border: `1px solid ${chart.faint}`, fontSize: 13 }}
-      />
+    </>
+  );
+}
+
+/** Straight in, the pins, and now on top of them. */
+function Lines({ shows }: { shows: Shows }) {
+  const { chart } = useTheme();
+  return (
+    <>
       <Line
         {...LINE}
         dataKey="reference"

@@ -55,29 +55,40 @@ export const ScenesPanel = memo(function ScenesPanel({ analysed, actions }: Prop
       >
         Keep this as a scene
       </Button>
-      <PanelGroup title="Where it is played">
-        {rig.electrical.places.length > 0 ? (
-          <SoundTable label="Places compared" word="place" sides={places}>
-            {(id) => <Place rig={rig} id={id!} actions={actions} />}
-          </SoundTable>
-        ) : (
-          <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-            At home the cables are short, on the big stage they are not. Lay them as they are at one
-            place, then keep it.
-          </Typography>
-        )}
-        <Button
-          size="small"
-          onClick={() =>
-            actions.edit(keepPlace(rig, PLACES[rig.electrical.places.length] ?? 'another'))
-          }
-        >
-          Keep these lengths as a place
-        </Button>
-      </PanelGroup>
+      <Places rig={rig} places={places} actions={actions} />
     </>
   );
 });
+
+interface PlacesProps extends Pick<Props, 'actions'> {
+  readonly rig: Rig;
+  readonly places: readonly SideFigures[];
+}
+
+function Places({ rig, places, actions }: PlacesProps) {
+  return (
+    <PanelGroup title="Where it is played">
+      {rig.electrical.places.length > 0 ? (
+        <SoundTable label="Places compared" word="place" sides={places}>
+          {(id) => <Place rig={rig} id={id!} actions={actions} />}
+        </SoundTable>
+      ) : (
+        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+          At home the cables are short, on the big stage they are not. Lay them as they are at one
+          place, then keep it.
+        </Typography>
+      )}
+      <Button
+        size="small"
+        onClick={() =>
+          actions.edit(keepPlace(rig, PLACES[rig.electrical.places.length] ?? 'another'))
+        }
+      >
+        Keep these lengths as a place
+      </Button>
+    </PanelGroup>
+  );
+}
 
 const PLACES = ['home', 'rehearsal', 'big stage'];
 

@@ -6,6 +6,7 @@ import {
   goToPlace,
   recallScene,
   type Rig,
+  type Row,
 } from '@gullwind/core';
 import PowerSettingsNew from '@mui/icons-material/PowerSettingsNew';
 import { Box, IconButton, NativeSelect, Tooltip } from '@mui/material';
@@ -25,29 +26,11 @@ const NOBODY = 'nobody';
 /** How the rig stands: its scene, who plays, which end is looked at, whether there is power. */
 export const StandBar = memo(StandChoices, hasSameChoices);
 
-function StandChoices({ rig, rowId, actions }: Props) {
-  const scene = rig.electrical.scenes.find(({ state }) => isSameState(state, rig.state));
+function StandChoices(props: Props) {
+  const { rig } = props;
+  const { places, guitars } = rig.electrical;
   const ways = routeRows(rig);
-  const { playing } = rig.state;
-  const powered = rig.state.unpowered.length === 0;
-  const choices =
-    1 +
-    [rig.electrical.places.length > 0, rig.electrical.guitars.length > 1, ways.length > 1].filter(
-      Boolean,
-    ).length;
-  const goTo = (id: string) =>
-    actions.edit(
-      goToPlace(
-        rig,
-        rig.electrical.places.find((one) => one.id === id)!,
-      ),
-    );
-  const chooseScene = (to: string) => {
-    if (to === KEEP) actions.edit(keepScene(rig, `Scene ${rig.electrical.scenes.length + 1}`));
-    if (to === ALL_OFF) actions.allOff();
-    const chosen = rig.electrical.scenes.find(({ id }) => id === to);
-    if (chosen) actions.edit(recallScene(rig, chosen));
-  };
+  const shown = [places.length > 0, guitars.length > 1, ways.length > 1];
   return (
     <Box
       sx={{
@@ -55,73 +38,111 @@ function StandChoices({ rig, rowId, actions }: Props) {
         alignItems: 'center',
         gap: 1,
         flexShrink: 0,
-        '& > .MuiInputBase-root': { width: choices > 2 ? 82 : 112 },
+        '& > .MuiInputBase-root': { width: shown.filter(Boolean).length > 1 ? 82 : 112 },
       }}
     >
-      <Choice label="Scene" value={scene?.id ?? ''} onChange={chooseScene}>
-        <option value="" disabled>
-          {rig.electrical.scenes.length === 0 ? 'no scenes' : 'no scene'}
-        </option>
-        {rig.electrical.scenes.map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-        <option value={ALL_OFF}>everything off</option>
-        <option value={KEEP}>keep this as a scene</option>
-      </Choice>
-      {rig.electrical.places.length > 0 && (
-        <Choice label="Where it is played" value={placeNow(rig)?.id ?? ''} onChange={goTo}>
-          <option value="" disabled>
-            elsewhere
-          </option>
-          {rig.electrical.places.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </Choice>
-      )}
-      {rig.electrical.guitars.length > 1 && (
-        <Choice
-          label="Guitar that plays"
-          value={playing ?? NOBODY}
-          onChange={(to) => actions.play(to === NOBODY ? null : to)}
-        >
-          {rig.electrical.guitars.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-          <option value={NOBODY}>none of them</option>
-        </Choice>
-      )}
-      {ways.length > 1 && (
-        <Choice
-          label="Way that is looked at"
-          value={rowId}
-          onChange={(to) => actions.lookAtWay(to === ways[0]!.id ? null : to)}
-        >
-          {ways.map((row) => (
-            <option key={row.id} value={row.id}>
-              {nameRow(rig, row)}
-            </option>
-          ))}
-        </Choice>
-      )}
-      <Tooltip title={powered ? 'What if the power fails?' : 'Power back on'}>
-        <IconButton
-          size="small"
-          aria-label="Power of the board"
-          aria-pressed={powered}
-          onClick={() => actions.power(!powered)}
-          sx={{ color: powered ? 'inherit' : 'warning.main' }}
-        >
-          <PowerSettingsNew fontSize="small" />
-        </IconButton>
-      </Tooltip>
+      <SceneChoice {...props} />
+      {places.length > 0 && <PlaceChoice {...props} />}
+      {guitars.length > 1 && <GuitarChoice {...props} />}
+      {ways.length > 1 && <WayChoice {...props} ways={ways} />}
+      <PowerButton {...props} />
     </Box>
   );
+}
+
+function SceneChoice({ rig, actions }: Props) {
+  const { scenes } = rig.electrical;
+  const scene = scenes.find(({ state }) => isSameState(state, rig.state));
+  const choose = (to: string) => {
+    if (to === KEEP) actions.edit(keepScene(rig, `Scene ${scenes.length + 1}`));
+    if (to === ALL_OFF) actions.allOff();
+    const chosen = scenes.find(({ id }) => id === to);
+    if (chosen) actions.edit(recallScene(rig, chosen));
+  };
+  return (
+    <Choice label="Scene" value={scene?.id ?? ''} onChange={choose}>
+      <option value="" disabled>
+        {scenes.length === 0 ? 'no scenes' : 'no scene'}
+      </option>
+      <NamedOptions things={scenes} />
+      <option value={ALL_OFF}>everything off</option>
+      <option value={KEEP}>keep this as a scene</option>
+    </Choice>
+  );
+}
+
+function PlaceChoice({ rig, actions }: Props) {
+  const { places } = rig.electrical;
+  const goTo = (id: string) =>
+    actions.edit(
+      goToPlace(
+        rig,
+        places.find((one) => one.id === id)!,
+      ),
+    );
+  return (
+    <Choice label="Where it is played" value={placeNow(rig)?.id ?? ''} onChange={goTo}>
+      <option value="" disabled>
+        elsewhere
+      </option>
+      <NamedOptions things={places} />
+    </Choice>
+  );
+}
+
+function GuitarChoice({ rig, actions }: Props) {
+  return (
+    <Choice
+      label="Guitar that plays"
+      value={rig.state.playing ?? NOBODY}
+      onChange={(to) => actions.play(to === NOBODY ? null : to)}
+    >
+      <NamedOptions things={rig.electrical.guitars} />
+      <option value={NOBODY}>none of them</option>
+    </Choice>
+  );
+}
+
+function WayChoice({ rig, rowId, ways, actions }: Props & { readonly ways: readonly Row[] }) {
+  return (
+    <Choice
+      label="Way that is looked at"
+      value={rowId}
+      onChange={(to) => actions.lookAtWay(to === ways[0]!.id ? null : to)}
+    >
+      <NamedOptions things={ways.map((row) => ({ id: row.id, name: nameRow(rig, row) }))} />
+    </Choice>
+  );
+}
+
+function PowerButton({ rig, actions }: Props) {
+  const powered = rig.state.unpowered.length === 0;
+  return (
+    <Tooltip title={powered ? 'What if the power fails?' : 'Power back on'}>
+      <IconButton
+        size="small"
+        aria-label="Power of the board"
+        aria-pressed={powered}
+        onClick={() => actions.power(!powered)}
+        sx={{ color: powered ? 'inherit' : 'warning.main' }}
+      >
+        <PowerSettingsNew fontSize="small" />
+      </IconButton>
+    </Tooltip>
+  );
+}
+
+interface NamedThing {
+  readonly id: string;
+  readonly name: string;
+}
+
+function NamedOptions({ things }: { readonly things: readonly NamedThing[] }) {
+  return things.map(({ id, name }) => (
+    <option key={id} value={id}>
+      {name}
+    </option>
+  ));
 }
 
 /** What it shows of a rig is the same: a cable that is drawn longer does not concern it. */

@@ -42,29 +42,7 @@ export const StatesPanel = memo(function StatesPanel({
       <Typography variant="body2" data-testid="states-counted">
         {sayCount(states)}
       </Typography>
-      <Box
-        component="dl"
-        sx={{ m: 0, display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 1 }}
-      >
-        <Figure
-          name="Spread"
-          value={`${states.spreadDb.toFixed(2)} dB`}
-          large
-          testId="spread"
-          title="Brightest less dullest: how far apart the sound gets by switching alone."
-        />
-        {states.calmSpreadDb !== null && (
-          <Figure
-            name="without the fuzz"
-            value={`${states.calmSpreadDb.toFixed(2)} dB`}
-            title="A low-impedance fuzz is meant to change the sound."
-          />
-        )}
-        <Figure
-          name="Mean"
-          value={`${formatSignedDb(states.meanDb, 2)} ± ${states.deviationDb.toFixed(2)} dB`}
-        />
-      </Box>
+      <SpreadFigures states={states} />
       <StatesHistogram states={states} nowDb={nowDb} />
       <Extreme name="Brightest" rig={rig} extreme={states.brightest} onStand={onStand} />
       <Extreme name="Dullest" rig={rig} extreme={states.dullest} onStand={onStand} />
@@ -77,6 +55,34 @@ export const StatesPanel = memo(function StatesPanel({
     </>
   );
 });
+
+function SpreadFigures({ states }: { readonly states: StatesSounding }) {
+  return (
+    <Box
+      component="dl"
+      sx={{ m: 0, display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 1 }}
+    >
+      <Figure
+        name="Spread"
+        value={`${states.spreadDb.toFixed(2)} dB`}
+        large
+        testId="spread"
+        title="Brightest less dullest: how far apart the sound gets by switching alone."
+      />
+      {states.calmSpreadDb !== null && (
+        <Figure
+          name="without the fuzz"
+          value={`${states.calmSpreadDb.toFixed(2)} dB`}
+          title="A low-impedance fuzz is meant to change the sound."
+        />
+      )}
+      <Figure
+        name="Mean"
+        value={`${formatSignedDb(states.meanDb, 2)} ± ${states.deviationDb.toFixed(2)} dB`}
+      />
+    </Box>
+  );
+}
 
 function sayCount({ switches, count, isCapped }: StatesSounding): string {
   const many =

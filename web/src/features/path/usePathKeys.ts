@@ -58,19 +58,26 @@ function usePlainKeys({ rig, stops, actions, inspector }: Wiring) {
     b: actions.bufferAfter,
   };
   return (event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey) return;
-    const onButton =
-      event.target instanceof Element && event.target.closest(PRESSED_BY_THEMSELVES) !== null;
-    if (onButton && (event.key === ' ' || event.key === 'Enter')) return;
+    if (event.ctrlKey || event.metaKey || belongsToButton(event)) return;
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
-    const digit = /^[0-9]$/u.test(key) && !event.altKey ? Number(key) : null;
+    const number = event.altKey ? null : switchNumber(key);
     const act = Object.hasOwn(keys, key) ? keys[key] : undefined;
-    if (digit === null && !act) return;
+    if (number === null && !act) return;
     event.preventDefault();
-    if (digit !== null) actions.toggleByNumber(digit === 0 ? 10 : digit);
+    if (number !== null) actions.toggleByNumber(number);
     else act!(event);
   };
 }
+
+/** Space and Enter press what has the focus. */
+function belongsToButton({ key, target }: KeyboardEvent): boolean {
+  const isPress = key === ' ' || key === 'Enter';
+  return isPress && target instanceof Element && target.closest(PRESSED_BY_THEMSELVES) !== null;
+}
+
+/** 1 to 9, and 0 for the tenth. */
+const switchNumber = (key: string): number | null =>
+  /^[0-9]$/u.test(key) ? Number(key) || 10 : null;
 
 /** Draws the selected cable longer or shorter while a key is held: one hold is one edit. */
 function useNudge(actions: PathActions) {

@@ -1,4 +1,4 @@
-import { DESTINATION_KINDS, type DestinationKind } from '@gullwind/core';
+import { DESTINATION_KINDS, type Destination, type DestinationKind } from '@gullwind/core';
 import { Box, Button, Link, Typography } from '@mui/material';
 import { Link as RouterLink, useParams } from 'react-router';
 import { EffectsLoopFields, DestinationFields } from '../../../ui/parts/DestinationFields';
@@ -25,9 +25,7 @@ export function DestinationPanel({
 }: PanelProps & { readonly id: string }) {
   const destination = rig.electrical.destinations.find((other) => other.id === id)!;
   const target = { of: 'destination', id } as const;
-  const { rigId } = useParams();
   const { label } = DESTINATION_KINDS[destination.kind];
-  const loop = rig.electrical.rows.find(({ at }) => at.kind === 'ampLoop' && at.destination === id);
   return (
     <>
       <PanelHead
@@ -43,20 +41,7 @@ export function DestinationPanel({
       </PanelHead>
       <DestinationFields destination={destination} units={units} actions={actions} />
       {destination.kind === 'amp' && (
-        <PanelGroup title="Effects loop">
-          {loop ? (
-            <>
-              <EffectsLoopFields destination={destination} units={units} actions={actions} />
-              <Button size="small" onClick={() => actions.removeRow(loop.id)}>
-                Leave the loop unused
-              </Button>
-            </>
-          ) : (
-            <Button size="small" onClick={() => actions.addAmpLoop(id)}>
-              Use the effects loop
-            </Button>
-          )}
-        </PanelGroup>
+        <EffectsLoop rig={rig} destination={destination} units={units} actions={actions} />
       )}
       <PanelGroup title="Straight in: the reference cable">
         <PartFields
@@ -71,19 +56,52 @@ export function DestinationPanel({
           actions={actions}
         />
       </PanelGroup>
-      <Box sx={{ display: 'flex', gap: 2, mt: 1 }}>
-        <Link component={RouterLink} to={`/di?rig=${rigId}`} variant="body2">
-          Which DI?
-        </Link>
-        {destination.kind === 'amp' && (
-          <Link component={RouterLink} to="/speaker" variant="body2">
-            Speaker cable
-          </Link>
-        )}
-      </Box>
+      <CheckLinks kind={destination.kind} />
       <Typography variant="caption" sx={{ display: 'block', mt: 1.5, color: 'text.secondary' }}>
         {CAUTIONS[destination.kind]}
       </Typography>
     </>
+  );
+}
+
+interface EffectsLoopProps extends Omit<PanelProps, 'onSwap'> {
+  readonly destination: Destination;
+}
+
+/** The loop of an amp, where it is used; or the way to use it. */
+function EffectsLoop({ rig, destination, units, actions }: EffectsLoopProps) {
+  const { id } = destination;
+  const loop = rig.electrical.rows.find(({ at }) => at.kind === 'ampLoop' && at.destination === id);
+  return (
+    <PanelGroup title="Effects loop">
+      {loop ? (
+        <>
+          <EffectsLoopFields destination={destination} units={units} actions={actions} />
+          <Button size="small" onClick={() => actions.removeRow(loop.id)}>
+            Leave the loop unused
+          </Button>
+        </>
+      ) : (
+        <Button size="small" onClick={() => actions.addAmpLoop(id)}>
+          Use the effects loop
+        </Button>
+      )}
+    </PanelGroup>
+  );
+}
+
+function CheckLinks({ kind }: { readonly kind: DestinationKind }) {
+  const { rigId } = useParams();
+  return (
+    <Box sx={{ display: 'flex', gap: 2, mt: 1 }}>
+      <Link component={RouterLink} to={`/di?rig=${rigId}`} variant="body2">
+        Which DI?
+      </Link>
+      {kind === 'amp' && (
+        <Link component={RouterLink} to="/speaker" variant="body2">
+          Speaker cable
+        </Link>
+      )}
+    </Box>
   );
 }

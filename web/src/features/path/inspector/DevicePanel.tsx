@@ -7,6 +7,8 @@ import {
   isEngaged,
   rowOf,
   wantsPickup,
+  type Device,
+  type Row,
 } from '@gullwind/core';
 import ArrowBack from '@mui/icons-material/ArrowBack';
 import ArrowForward from '@mui/icons-material/ArrowForward';
@@ -31,10 +33,8 @@ interface Props extends PanelProps {
 export function DevicePanel({ rig, units, actions, id, rowId, number, analysed }: Props) {
   const device = findDevice(rig, id)!;
   const row = rowOf(rig, id)!;
-  const index = row.devices.indexOf(device);
   const target = { of: 'device', id: device.id } as const;
   const kind = DEVICE_CLASSES[device.deviceClass].label;
-  const on = isEngaged(rig, device);
   return (
     <>
       <PanelHead
@@ -44,41 +44,9 @@ export function DevicePanel({ rig, units, actions, id, rowId, number, analysed }
         gear={device.gear}
         onRename={(to) => actions.edit({ kind: 'rename', target, to })}
       >
-        <IconButton
-          size="small"
-          aria-label="One place towards the guitar"
-          disabled={index === 0}
-          onClick={() => actions.moveSelected(-1)}
-        >
-          <ArrowBack fontSize="small" />
-        </IconButton>
-        <IconButton
-          size="small"
-          aria-label="One place towards the amp"
-          disabled={index === row.devices.length - 1}
-          onClick={() => actions.moveSelected(1)}
-        >
-          <ArrowForward fontSize="small" />
-        </IconButton>
-        <IconButton size="small" aria-label="Delete it" onClick={actions.remove}>
-          <DeleteOutlined fontSize="small" />
-        </IconButton>
+        <PlaceButtons row={row} device={device} actions={actions} />
       </PanelHead>
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, my: 0.5 }}>
-        {hasSwitch(device) && (
-          <Button
-            size="small"
-            variant={on ? 'contained' : 'outlined'}
-            aria-pressed={on}
-            onClick={() => actions.toggle(id)}
-          >
-            {on ? 'on' : 'off'}
-          </Button>
-        )}
-        <Button size="small" onClick={actions.bufferAfter}>
-          Buffer after it
-        </Button>
-      </Box>
+      <SwitchButtons rig={rig} device={device} actions={actions} />
       <DriverNote analysed={analysed} id={id} />
       <DeviceOnFields device={device} units={units} actions={actions} />
       <DeviceShape device={device} rig={rig} actions={actions} />
@@ -100,6 +68,59 @@ export function DevicePanel({ rig, units, actions, id, rowId, number, analysed }
         The effect itself is not modelled: on means this gain, with its own input and output.
       </Typography>
     </>
+  );
+}
+
+interface ButtonsProps extends Pick<PanelProps, 'actions'> {
+  readonly device: Device;
+}
+
+/** One place further to either side, or out of the rig. */
+function PlaceButtons({ row, device, actions }: ButtonsProps & { readonly row: Row }) {
+  const index = row.devices.indexOf(device);
+  return (
+    <>
+      <IconButton
+        size="small"
+        aria-label="One place towards the guitar"
+        disabled={index === 0}
+        onClick={() => actions.moveSelected(-1)}
+      >
+        <ArrowBack fontSize="small" />
+      </IconButton>
+      <IconButton
+        size="small"
+        aria-label="One place towards the amp"
+        disabled={index === row.devices.length - 1}
+        onClick={() => actions.moveSelected(1)}
+      >
+        <ArrowForward fontSize="small" />
+      </IconButton>
+      <IconButton size="small" aria-label="Delete it" onClick={actions.remove}>
+        <DeleteOutlined fontSize="small" />
+      </IconButton>
+    </>
+  );
+}
+
+function SwitchButtons({ rig, device, actions }: ButtonsProps & Pick<PanelProps, 'rig'>) {
+  const on = isEngaged(rig, device);
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, my: 0.5 }}>
+      {hasSwitch(device) && (
+        <Button
+          size="small"
+          variant={on ? 'contained' : 'outlined'}
+          aria-pressed={on}
+          onClick={() => actions.toggle(device.id)}
+        >
+          {on ? 'on' : 'off'}
+        </Button>
+      )}
+      <Button size="small" onClick={actions.bufferAfter}>
+        Buffer after it
+      </Button>
+    </Box>
   );
 }
 

@@ -18,7 +18,7 @@ interface Props extends PanelProps {
 }
 
 /** The numbers of what is selected, edited where they stand. Escape goes back to the Run. */
-export function Inspector({ ref, selection, analysed, rowId, ...panel }: Props) {
+export function Inspector({ ref, ...panel }: Props) {
   return (
     <Box
       ref={ref}
@@ -38,19 +38,23 @@ export function Inspector({ ref, selection, analysed, rowId, ...panel }: Props) 
         scrollbarWidth: 'thin',
       }}
     >
-      {selection.kind === 'guitar' && (
-        <GuitarPanel key={selection.id} {...panel} id={selection.id} />
-      )}
-      {selection.kind === 'destination' && (
-        <DestinationPanel key={selection.id} {...panel} id={selection.id} />
-      )}
-      {selection.kind === 'cable' && (
-        <CablePanel key={selection.id} {...panel} id={selection.id} rowId={rowId} />
-      )}
-      {selection.kind === 'connection' && (
-        <ConnectionPanel {...panel} row={selection.row} connection={selection.connection} />
-      )}
-      {selection.kind === 'device' && (
+      <SelectedPanel {...panel} />
+    </Box>
+  );
+}
+
+function SelectedPanel({ selection, analysed, rowId, ...panel }: Omit<Props, 'ref'>) {
+  switch (selection.kind) {
+    case 'guitar':
+      return <GuitarPanel key={selection.id} {...panel} id={selection.id} />;
+    case 'destination':
+      return <DestinationPanel key={selection.id} {...panel} id={selection.id} />;
+    case 'cable':
+      return <CablePanel key={selection.id} {...panel} id={selection.id} rowId={rowId} />;
+    case 'connection':
+      return <ConnectionPanel {...panel} row={selection.row} connection={selection.connection} />;
+    case 'device':
+      return (
         <DevicePanel
           key={selection.id}
           {...panel}
@@ -59,7 +63,6 @@ export function Inspector({ ref, selection, analysed, rowId, ...panel }: Props) 
           number={switchNumbers(panel.rig).get(selection.id)}
           analysed={analysed}
         />
-      )}
-    </Box>
-  );
+      );
+  }
 }

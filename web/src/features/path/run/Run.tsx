@@ -77,32 +77,42 @@ export function Run(props: RunProps) {
         role="presentation"
         style={{ display: 'block' }}
       >
-        {ways.map((way, i) => {
-          const analysis = fitting(analysed, way);
-          const { layout } = way;
-          return (
-            <g key={way.rowId} data-way={way.rowId} role="presentation">
-              {analysis && <RunWater rig={rig} layout={layout} analysis={analysis} units={units} />}
-              {analysis && <RunThread layout={layout} analysis={analysis} />}
-              <RunBreaks layout={layout} />
-              <RunStops
-                {...shared}
-                way={way}
-                widthPx={width}
-                labels={labels[i]!}
-                numbers={numbers}
-                analysis={analysis}
-                onGripCable={drag.gripCable}
-                onGripPost={drag.gripPost}
-                onToggle={onToggle}
-              />
-              <RunScales rig={rig} way={way} units={units} />
-            </g>
-          );
-        })}
+        {ways.map((way, i) => (
+          <g key={way.rowId} data-way={way.rowId} role="presentation">
+            <RunMeasured way={way} analysis={fitting(analysed, way)} rig={rig} units={units} />
+            <RunStops
+              {...shared}
+              way={way}
+              widthPx={width}
+              labels={labels[i]!}
+              numbers={numbers}
+              analysis={fitting(analysed, way)}
+              onGripCable={drag.gripCable}
+              onGripPost={drag.gripPost}
+              onToggle={onToggle}
+            />
+            <RunScales rig={rig} way={way} units={units} />
+          </g>
+        ))}
         <RunInlets {...shared} inlets={inlets} numbers={numbers} onToggle={onToggle} />
       </svg>
     </Box>
+  );
+}
+
+interface MeasuredProps extends Pick<RunProps, 'rig' | 'units'> {
+  readonly way: DrawnWay;
+  readonly analysis: Analysis | null;
+}
+
+/** What the analysis says of a way: the water under the line, and the thread on it. */
+function RunMeasured({ way: { layout }, analysis, rig, units }: MeasuredProps) {
+  return (
+    <>
+      {analysis && <RunWater rig={rig} layout={layout} analysis={analysis} units={units} />}
+      {analysis && <RunThread layout={layout} analysis={analysis} />}
+      <RunBreaks layout={layout} />
+    </>
   );
 }
 

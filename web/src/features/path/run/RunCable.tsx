@@ -16,7 +16,6 @@ interface Props extends RunPart {
 /** A cable between two stops, with a grip to draw it longer or shorter; or the gap where one is missing. */
 export function RunCable({ stop, span: [x0, x1], stretch, onGrip, ...part }: Props) {
   const { rig, units, isSelected, onSelect } = part;
-  const { chart } = useTheme();
   const selection = selectStop(stop, rig)!;
   const cable = stop.role === 'gap' ? undefined : findCable(rig, stop.spot.id);
   const selected = isSelected(selection);
@@ -27,32 +26,48 @@ export function RunCable({ stop, span: [x0, x1], stretch, onGrip, ...part }: Pro
   return (
     <RunOption {...part} stop={selection} label={`${nameSpot(rig, stop.spot)}, ${what}`}>
       <g onClick={() => onSelect(selection)} style={{ cursor: 'pointer' }}>
-        <line x1={x0} x2={x1} y1={LINE_Y} y2={LINE_Y} stroke="transparent" strokeWidth={18} />
-        <line
-          x1={x0}
-          x2={x1}
-          y1={LINE_Y}
-          y2={LINE_Y}
-          stroke={cable ? (selected ? chart.sea : chart.ink) : chart.buoy}
-          strokeWidth={selected ? 5 : 2.4}
-          strokeDasharray={cable ? undefined : '2 5'}
-        />
-        {!cable && (
-          <text
-            x={(x0 + x1) / 2}
-            y={LINE_Y + 17}
-            textAnchor="middle"
-            fontSize={12.5}
-            fill={chart.buoy}
-          >
-            no cable
-          </text>
-        )}
+        <CableLine x0={x0} x1={x1} isThere={cable !== undefined} selected={selected} />
         {cable && (stretch !== 'board' || selected) && (
           <Grip x={gripX} selected={selected} handlers={onGrip(cable.id)} />
         )}
       </g>
     </RunOption>
+  );
+}
+
+interface LineProps {
+  readonly x0: number;
+  readonly x1: number;
+  readonly isThere: boolean;
+  readonly selected: boolean;
+}
+
+function CableLine({ x0, x1, isThere, selected }: LineProps) {
+  const { chart } = useTheme();
+  return (
+    <>
+      <line x1={x0} x2={x1} y1={LINE_Y} y2={LINE_Y} stroke="transparent" strokeWidth={18} />
+      <line
+        x1={x0}
+        x2={x1}
+        y1={LINE_Y}
+        y2={LINE_Y}
+        stroke={isThere ? (selected ? chart.sea : chart.ink) : chart.buoy}
+        strokeWidth={selected ? 5 : 2.4}
+        strokeDasharray={isThere ? undefined : '2 5'}
+      />
+      {!isThere && (
+        <text
+          x={(x0 + x1) / 2}
+          y={LINE_Y + 17}
+          textAnchor="middle"
+          fontSize={12.5}
+          fill={chart.buoy}
+        >
+          no cable
+        </text>
+      )}
+    </>
   );
 }
 

@@ -2,6 +2,7 @@ import type { StopSummary } from '@gullwind/core';
 import { useTheme } from '@mui/material';
 import { selectStop } from '../selection';
 import { CHIP_Y, LINE_Y, shorten, type RunPart } from './runGeometry';
+import { RunName } from './RunName';
 import { RunOption } from './RunOption';
 
 const MOST_CHARACTERS = 20;
@@ -39,20 +40,9 @@ export function RunDestination({ stop, x, side, edgeX, suffix, ...part }: Props)
         stroke={selected ? chart.sea : chart.ink}
         strokeWidth={selected ? 4 : 2.2}
       />
-      <text
-        x={edgeX}
-        y={CHIP_Y + 1}
-        textAnchor={side}
-        fontSize={13}
-        fontWeight={selected ? 600 : 400}
-        fill={chart.ink}
-        textDecoration={selected ? 'underline' : undefined}
-        stroke={chart.paper}
-        strokeWidth={3}
-        paintOrder="stroke"
-      >
+      <RunName x={edgeX} y={CHIP_Y + 1} anchor={side} selected={selected}>
         {isSecond ? suffix.trim() : shorten(name, MOST_CHARACTERS)}
-      </text>
+      </RunName>
     </g>
   );
   // A send or return is the amp once more: one option for each thing.

@@ -3,6 +3,7 @@ import { useTheme } from '@mui/material';
 import type { Selection } from '../selection';
 import type { InletPiece, LaidInlet } from './inlets';
 import { CHIP_RADIUS, LINE_Y, type RunPart } from './runGeometry';
+import { RunName } from './RunName';
 import { RunOption } from './RunOption';
 import { SwitchChip } from './SwitchChip';
 
@@ -52,49 +53,71 @@ function Piece({ piece, x, y, width, numbers, onToggle, ...part }: PieceProps) {
       return <Word {...part} text={piece.text} selection={piece.selection} x={x} y={y} />;
     case 'cable':
       return <SideCable {...part} piece={piece} x={x} y={y} width={width} />;
-    case 'loop': {
-      const [deviceId, loop] = piece.switchId.split('.');
-      const says = `${numbers.get(piece.switchId)}, loop ${Number(loop) + 1} of ${findDevice(rig, deviceId!)?.name}`;
-      return (
-        <g role="presentation">
-          <title>{`${says}, ${piece.isClosed ? 'closed' : 'open'}`}</title>
-          <SwitchChip
-            number={numbers.get(piece.switchId)!}
-            x={x + CHIP_RADIUS + 2}
-            y={y}
-            switchId={piece.switchId}
-            canToggle
-            engaged={piece.isClosed}
-            selected={false}
-            onToggle={onToggle}
-          />
-        </g>
-      );
-    }
-    case 'device': {
-      const device = findDevice(rig, piece.id)!;
-      const selection: Selection = { kind: 'device', id: piece.id };
-      return (
-        <RunOption
-          {...part}
-          stop={selection}
-          label={`${numbers.get(piece.id)}, ${device.name}, not on the way`}
-        >
-          <SwitchChip
-            number={numbers.get(piece.id)!}
-            x={x + CHIP_RADIUS + 2}
-            y={y}
-            switchId={piece.id}
-            canToggle={hasSwitch(device)}
-            engaged={isEngaged(rig, device)}
-            selected={part.isSelected(selection)}
-            onToggle={onToggle}
-          />
-          <Word {...part} text={piece.text} selection={selection} x={x + 24} y={y} />
-        </RunOption>
-      );
-    }
+    case 'loop':
+      return <LoopChip piece={piece} rig={rig} numbers={numbers} x={x} y={y} onToggle={onToggle} />;
+    case 'device':
+      return <OffWayDevice {...part} {...{ piece, x, y, numbers, onToggle }} />;
   }
+}
+
+type PieceOf<K extends InletPiece['kind']> = Extract<InletPiece, { kind: K }>;
+
+interface LoopProps extends Pick<Props, 'rig' | 'numbers' | 'onToggle'> {
+  readonly piece: PieceOf<'loop'>;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** One loop of a switcher: its number, dark while it is closed. */
+function LoopChip({ piece, rig, numbers, x, y, onToggle }: LoopProps) {
+  const [deviceId, loop] = piece.switchId.split('.');
+  const says = `${numbers.get(piece.switchId)}, loop ${Number(loop) + 1} of ${findDevice(rig, deviceId!)?.name}`;
+  return (
+    <g role="presentation">
+      <title>{`${says}, ${piece.isClosed ? 'closed' : 'open'}`}</title>
+      <SwitchChip
+        number={numbers.get(piece.switchId)!}
+        x={x + CHIP_RADIUS + 2}
+        y={y}
+        switchId={piece.switchId}
+        canToggle
+        engaged={piece.isClosed}
+        selected={false}
+        onToggle={onToggle}
+      />
+    </g>
+  );
+}
+
+interface OffWayProps extends Omit<Props, 'inlets'> {
+  readonly piece: PieceOf<'device'>;
+  readonly x: number;
+  readonly y: number;
+}
+
+function OffWayDevice({ piece, x, y, numbers, onToggle, ...part }: OffWayProps) {
+  const { rig } = part;
+  const device = findDevice(rig, piece.id)!;
+  const selection: Selection = { kind: 'device', id: piece.id };
+  return (
+    <RunOption
+      {...part}
+      stop={selection}
+      label={`${numbers.get(piece.id)}, ${device.name}, not on the way`}
+    >
+      <SwitchChip
+        number={numbers.get(piece.id)!}
+        x={x + CHIP_RADIUS + 2}
+        y={y}
+        switchId={piece.id}
+        canToggle={hasSwitch(device)}
+        engaged={isEngaged(rig, device)}
+        selected={part.isSelected(selection)}
+        onToggle={onToggle}
+      />
+      <Word {...part} text={piece.text} selection={selection} x={x + 24} y={y} />
+    </RunOption>
+  );
 }
 
 interface WordProps extends RunPart {
@@ -105,24 +128,18 @@ interface WordProps extends RunPart {
 }
 
 function Word({ text, selection, x, y, isSelected, onSelect, optionId, rig }: WordProps) {
-  const { chart } = useTheme();
   const selected = selection !== null && isSelected(selection);
   const drawing = (
-    <text
+    <RunName
       x={x}
       y={y + 4.5}
-      fontSize={13}
-      fontWeight={selected ? 600 : 400}
-      fill={selection ? chart.ink : chart.faint}
-      textDecoration={selected ? 'underline' : undefined}
-      stroke={chart.paper}
-      strokeWidth={3}
-      paintOrder="stroke"
+      selected={selected}
+      isFaint={!selection}
       style={{ cursor: selection ? 'pointer' : 'default' }}
       onClick={selection ? () => onSelect(selection) : undefined}
     >
       {text}
-    </text>
+    </RunName>
   );
   if (selection === null || selection.kind === 'device') return drawing;
   const name =
@@ -144,7 +161,7 @@ function Word({ text, selection, x, y, isSelected, onSelect, optionId, rig }: Wo
 }
 
 interface SideCableProps extends RunPart {
-  readonly piece: Extract<InletPiece, { kind: 'cable' }>;
+  readonly piece: PieceOf<'cable'>;
   readonly x: number;
   readonly y: number;
   readonly width: number;

@@ -10,6 +10,7 @@ import {
 import { useTheme } from '@mui/material';
 import type { NameLabel } from './nameLabels';
 import { LINE_Y, type RunPart } from './runGeometry';
+import { RunName } from './RunName';
 import { RunOption } from './RunOption';
 import type { GripHandlers } from './useRunDrag';
 import type { Post } from './runWays';
@@ -27,27 +28,14 @@ interface Props extends RunPart {
 }
 
 /** A device as a post on the line: a name to select and drag, a number to switch. */
-export function RunPost({
-  post,
-  number,
-  analysis,
-  label,
-  chipY,
-  onGrip,
-  onToggle,
-  ...part
-}: Props) {
+export function RunPost(props: Props) {
+  const { post, number, analysis, label, chipY, onGrip, onToggle, ...part } = props;
   const { rig, isSelected, onSelect } = part;
-  const { chart } = useTheme();
   const { deviceId, x } = post;
   const device = findDevice(rig, deviceId)!;
   const selection = { kind: 'device', id: deviceId } as const;
   const selected = isSelected(selection);
-  const drives =
-    analysis?.sections.some(({ driver }) => {
-      const { spot } = analysis.stops[driver]!;
-      return spot.kind === 'device' && spot.id === deviceId;
-    }) === true;
+  const drives = isDriver(analysis, deviceId);
   return (
     <RunOption {...part} stop={selection} label={sayDevice(rig, device, number, post, analysis)}>
       <g
@@ -57,36 +45,10 @@ export function RunPost({
         data-post={deviceId}
       >
         <title>{device.name}</title>
-        <line
-          x1={x}
-          x2={x}
-          y1={label.y + 4}
-          y2={LINE_Y + 16}
-          stroke="transparent"
-          strokeWidth={14}
-        />
-        <line
-          x1={x}
-          x2={x}
-          y1={chipY}
-          y2={LINE_Y + 14}
-          stroke={selected ? chart.sea : chart.ink}
-          strokeWidth={drives ? 5.5 : 2.2}
-        />
-        <text
-          x={label.x}
-          y={label.y}
-          textAnchor="middle"
-          fontSize={13}
-          fontWeight={selected ? 600 : 400}
-          fill={chart.ink}
-          textDecoration={selected ? 'underline' : undefined}
-          stroke={chart.paper}
-          strokeWidth={3}
-          paintOrder="stroke"
-        >
+        <PostLine x={x} chipY={chipY} topY={label.y + 4} selected={selected} drives={drives} />
+        <RunName x={label.x} y={label.y} anchor="middle" selected={selected}>
           {label.text}
-        </text>
+        </RunName>
       </g>
       {number !== null && (
         <SwitchChip
@@ -101,6 +63,41 @@ export function RunPost({
         />
       )}
     </RunOption>
+  );
+}
+
+function isDriver(analysis: Analysis | null, deviceId: string): boolean {
+  if (analysis === null) return false;
+  return analysis.sections.some(({ driver }) => {
+    const { spot } = analysis.stops[driver]!;
+    return spot.kind === 'device' && spot.id === deviceId;
+  });
+}
+
+interface LineProps {
+  readonly x: number;
+  readonly chipY: number;
+  /** Up to where it can be taken hold of. */
+  readonly topY: number;
+  readonly selected: boolean;
+  readonly drives: boolean;
+}
+
+/** The post itself: stout where the device drives what follows. */
+function PostLine({ x, chipY, topY, selected, drives }: LineProps) {
+  const { chart } = useTheme();
+  return (
+    <>
+      <line x1={x} x2={x} y1={topY} y2={LINE_Y + 16} stroke="transparent" strokeWidth={14} />
+      <line
+        x1={x}
+        x2={x}
+        y1={chipY}
+        y2={LINE_Y + 14}
+        stroke={selected ? chart.sea : chart.ink}
+        strokeWidth={drives ? 5.5 : 2.2}
+      />
+    </>
   );
 }
 

@@ -6,7 +6,7 @@ import { CHIP_RADIUS, CHIP_Y, LINE_Y, type RunPart } from './runGeometry';
 import { RunCable } from './RunCable';
 import { assignRows } from './runLayout';
 import { RunPost } from './RunPost';
-import { postsOf, type DrawnWay } from './runWays';
+import { postsOf, type DrawnWay, type Post } from './runWays';
 import type { GripHandlers } from './useRunDrag';
 
 interface Props extends RunPart {
@@ -24,15 +24,13 @@ const CHIP_ROW_PX = 12;
 const EDGE_PX = 6;
 
 /** Every stop in the order of the way, which is the order a screen reader goes through them. */
-export function RunStops({ way, widthPx, analysis, labels, numbers, ...rest }: Props) {
-  const { onGripCable, onGripPost, onToggle, ...part } = rest;
+export function RunStops(props: Props) {
+  const { way, labels } = props;
   const { chart } = useTheme();
   const { stops, layout } = way;
   const posts = postsOf(way);
   const chipSpans = posts.map(({ x }) => [x - CHIP_RADIUS, x + CHIP_RADIUS] as const);
   const chipRows = assignRows(chipSpans, 2, 1);
-  const isLoop = stops[0]!.spot.id === stops.at(-1)!.spot.id;
-  const lastX = layout.spans.at(-1)![1];
   return (
     <>
       <g aria-hidden>
@@ -54,64 +52,64 @@ export function RunStops({ way, widthPx, analysis, labels, numbers, ...rest }: P
           ) : null,
         )}
       </g>
-      {stops.map((stop, i) => {
-        const span = layout.spans[i]!;
-        const key = `${stop.spot.id} ${i}`;
-        switch (stop.spot.kind) {
-          case 'source':
-          case 'destination': {
-            const side = stop.spot.kind === 'source' ? 'start' : 'end';
-            const isAtEdge = side === 'start' ? span[0] < 80 : lastX > widthPx - 80;
-            const edgeX = side === 'start' ? EDGE_PX : widthPx - EDGE_PX;
-            const nearX = side === 'start' ? span[0] - 8 : span[1] + 34;
-            return (
-              <RunDestination
-                key={key}
-                stop={stop}
-                x={side === 'start' ? span[0] : span[1]}
-                side={side}
-                edgeX={isAtEdge ? edgeX : nearX}
-                suffix={isLoop ? (side === 'start' ? ' send' : ' return') : ''}
-                {...part}
-              />
-            );
-          }
-          case 'cable': {
-            const { firstDevice, lastDevice } = layout;
-            const stretch =
-              firstDevice < 0 || i < firstDevice ? 'in' : i > lastDevice ? 'out' : 'board';
-            return (
-              <RunCable
-                key={key}
-                stop={stop}
-                span={span}
-                stretch={stretch}
-                onGrip={onGripCable}
-                {...part}
-              />
-            );
-          }
-          case 'device': {
-            const at = posts.findIndex((post) => post.stop === i);
-            if (at < 0) return null;
-            const post = posts[at]!;
-            const isSwitcher = findDevice(part.rig, post.deviceId)!.insert === 'switched';
-            return (
-              <RunPost
-                key={key}
-                post={post}
-                number={isSwitcher ? null : numbers.get(post.deviceId)!}
-                label={labels[at]!}
-                chipY={CHIP_Y - 3 + chipRows[at]! * CHIP_ROW_PX}
-                analysis={analysis}
-                onGrip={onGripPost}
-                onToggle={onToggle}
-                {...part}
-              />
-            );
-          }
-        }
+      {stops.map(({ spot }, i) => {
+        const key = `${spot.id} ${i}`;
+        if (spot.kind === 'cable') return <CableStop key={key} {...props} index={i} />;
+        if (spot.kind !== 'device') return <EndStop key={key} {...props} index={i} />;
+        const at = posts.findIndex((post) => post.stop === i);
+        if (at < 0) return null;
+        const chipY = CHIP_Y - 3 + chipRows[at]! * CHIP_ROW_PX;
+        return (
+          <PostStop key={key} {...props} post={posts[at]!} label={labels[at]!} chipY={chipY} />
+        );
       })}
     </>
   );
+}
+
+/** One stop of the way, by its place in it. */
+type StopProps = Props & { readonly index: number };
+
+/** Where the way begins or ends, named at the edge of the drawing where it is near. */
+function EndStop({ way, index, widthPx, ...rest }: StopProps) {
+  const { stops, layout } = way;
+  const stop = stops[index]!;
+  const span = layout.spans[index]!;
+  const isLoop = stops[0]!.spot.id === stops.at(-1)!.spot.id;
+  if (stop.spot.kind === 'source') {
+    const edgeX = span[0] < 80 ? EDGE_PX : span[0] - 8;
+    const suffix = isLoop ? ' send' : '';
+    return <RunDestination {...rest} {...{ stop, edgeX, suffix }} x={span[0]} side="start" />;
+  }
+  const lastX = layout.spans.at(-1)![1];
+  const edgeX = lastX > widthPx - 80 ? widthPx - EDGE_PX : span[1] + 34;
+  const suffix = isLoop ? ' return' : '';
+  return <RunDestination {...rest} {...{ stop, edgeX, suffix }} x={span[1]} side="end" />;
+}
+
+function CableStop({ way: { stops, layout }, index, onGripCable, ...rest }: StopProps) {
+  const { firstDevice, lastDevice, spans } = layout;
+  const isIn = firstDevice < 0 || index < firstDevice;
+  const stretch = isIn ? 'in' : index > lastDevice ? 'out' : 'board';
+  return (
+    <RunCable
+      {...rest}
+      stop={stops[index]!}
+      span={spans[index]!}
+      stretch={stretch}
+      onGrip={onGripCable}
+    />
+  );
+}
+
+interface PostProps extends Props {
+  readonly post: Post;
+  readonly label: NameLabel;
+  readonly chipY: number;
+}
+
+function PostStop({ numbers, post, onGripPost, ...rest }: PostProps) {
+  const isSwitcher = findDevice(rest.rig, post.deviceId)!.insert === 'switched';
+  const number = isSwitcher ? null : numbers.get(post.deviceId)!;
+  return <RunPost {...rest} post={post} number={number} onGrip={onGripPost} />;
 }
