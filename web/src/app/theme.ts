@@ -46,6 +46,17 @@ const NIGHT: ChartInk = {
 const SANS = '"Source Sans 3", system-ui, sans-serif';
 export const SOUNDING_FONT = '"Source Serif 4", Georgia, serif';
 
+const TYPOGRAPHY = {
+  fontFamily: SANS,
+  fontSize: 14,
+  button: { textTransform: 'none' as const, fontWeight: 500 },
+  h1: { fontSize: 26, fontWeight: 600, lineHeight: 1.2 },
+  h2: { fontSize: 15, fontWeight: 600, lineHeight: 1.3 },
+  body1: { fontSize: 15 },
+  body2: { fontSize: 14 },
+  caption: { fontSize: 12.5 },
+};
+
 export type ThemeMode = 'day' | 'night';
 
 function themeOf(mode: ThemeMode): Theme {
@@ -63,16 +74,7 @@ function themeOf(mode: ThemeMode): Theme {
       divider: chart.grid,
     },
     shape: { borderRadius: 3 },
-    typography: {
-      fontFamily: SANS,
-      fontSize: 14,
-      button: { textTransform: 'none', fontWeight: 500 },
-      h1: { fontSize: 26, fontWeight: 600, lineHeight: 1.2 },
-      h2: { fontSize: 15, fontWeight: 600, lineHeight: 1.3 },
-      body1: { fontSize: 15 },
-      body2: { fontSize: 14 },
-      caption: { fontSize: 12.5 },
-    },
+    typography: TYPOGRAPHY,
     components: {
       MuiCssBaseline: {
         styleOverrides: {

@@ -6,6 +6,7 @@ import {
   DialogContent,
   DialogTitle,
   TextField,
+  type TextFieldProps,
 } from '@mui/material';
 import { useState, type SyntheticEvent } from 'react';
 import { FieldMessage } from './FieldMessage';
@@ -46,26 +47,12 @@ export function OriginDialog({ label, rule, value, onClose, onChange }: Props) {
       <form onSubmit={keep} noValidate>
         <DialogTitle id="origin-title">{label}: where it comes from</DialogTitle>
         <DialogContent sx={{ display: 'flex', flexDirection: 'column', gap: 1.5 }}>
-          <TextField
-            label="Day"
-            type="date"
-            size="small"
-            value={on}
-            onChange={(event) => setOn(event.target.value)}
-            slotProps={{ inputLabel: { shrink: true } }}
-            sx={{ mt: 1 }}
-          />
-          <TextField
-            label="Instrument, sheet, or whose guess"
-            size="small"
-            value={by}
-            onChange={(event) => setBy(event.target.value)}
-          />
-          <TextField
+          <Line label="Day" type="date" value={on} onChange={setOn} />
+          <Line label="Instrument, sheet, or whose guess" value={by} onChange={setBy} />
+          <Line
             label="± %, where it is known"
-            size="small"
             value={share}
-            onChange={(event) => setShare(event.target.value)}
+            onChange={setShare}
             helperText="Empty: what is usual for its kind."
           />
           <FieldMessage message={message} />
@@ -78,6 +65,25 @@ export function OriginDialog({ label, rule, value, onClose, onChange }: Props) {
         </DialogActions>
       </form>
     </Dialog>
+  );
+}
+
+interface LineProps extends Pick<TextFieldProps, 'type' | 'helperText'> {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+}
+
+function Line({ onChange, ...line }: LineProps) {
+  const isDate = line.type === 'date';
+  return (
+    <TextField
+      {...line}
+      size="small"
+      onChange={(event) => onChange(event.target.value)}
+      slotProps={isDate ? { inputLabel: { shrink: true } } : {}}
+      sx={isDate ? { mt: 1 } : {}}
+    />
   );
 }
 

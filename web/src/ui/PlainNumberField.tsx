@@ -17,37 +17,12 @@ interface Props {
 
 /** A number without a unit, edited where it is seen; what is wrong with it is said in place. */
 export function PlainNumberField(props: Props) {
-  const { label, title, value, max, isWhole = false, none, onChange, onNone } = props;
+  const { label, title, value, none } = props;
   const id = useId();
-  const [text, setText] = useState<string | null>(null);
-  const [message, setMessage] = useState<string | null>(null);
-  const shown = value === null ? '' : String(value);
-  const commit = () => {
-    if (text === null || text.trim() === shown) return leave();
-    if (text.trim() === '' && onNone) {
-      leave();
-      return onNone();
-    }
-    const number = Number(text.replace(',', '.'));
-    const problem = problemWith(label, text, number, max, isWhole);
-    if (problem) return setMessage(problem);
-    leave();
-    return onChange(number);
-  };
-  const leave = () => {
-    setText(null);
-    setMessage(null);
-  };
+  const { text, message, type, commit, leave } = useTyped(props);
   return (
     <Box sx={{ minWidth: 0 }}>
-      <Box
-        sx={{
-          display: 'grid',
-          gridTemplateColumns: '1fr 92px',
-          alignItems: 'center',
-          minHeight: 26,
-        }}
-      >
+      <Box sx={ROW}>
         <Typography
           component="label"
           htmlFor={id}
@@ -59,13 +34,10 @@ export function PlainNumberField(props: Props) {
         </Typography>
         <InputBase
           id={id}
-          value={text ?? shown}
+          value={text ?? shownOf(value)}
           placeholder={none}
           onFocus={(event) => event.target.select()}
-          onChange={(event) => {
-            setText(event.target.value);
-            setMessage(null);
-          }}
+          onChange={(event) => type(event.target.value)}
           onBlur={commit}
           onKeyDown={(event) => {
             if (event.key === 'Enter') commit();
@@ -81,19 +53,56 @@ export function PlainNumberField(props: Props) {
             'aria-describedby': message ? `${id}-message` : undefined,
             autoComplete: 'off',
           }}
-          sx={{
-            fontSize: 14,
-            fontWeight: 600,
-            borderBottom: '1px solid',
-            borderColor: message ? 'error.main' : 'text.secondary',
-            '& input': { p: 0, py: '2px', textAlign: 'right' },
-            '&.Mui-focused': { outline: 2, outlineColor: 'primary.main', outlineOffset: 1 },
-          }}
+          sx={{ ...LINE, borderColor: message ? 'error.main' : 'text.secondary' }}
         />
       </Box>
       <FieldMessage id={`${id}-message`} message={message} />
     </Box>
   );
+}
+
+const ROW = {
+  display: 'grid',
+  gridTemplateColumns: '1fr 92px',
+  alignItems: 'center',
+  minHeight: 26,
+} as const;
+
+const LINE = {
+  fontSize: 14,
+  fontWeight: 600,
+  borderBottom: '1px solid',
+  '& input': { p: 0, py: '2px', textAlign: 'right' },
+  '&.Mui-focused': { outline: 2, outlineColor: 'primary.main', outlineOffset: 1 },
+} as const;
+
+const shownOf = (value: number | null): string => (value === null ? '' : String(value));
+
+/** What is being typed, and what is wrong with it. */
+function useTyped({ label, value, max, isWhole = false, onChange, onNone }: Props) {
+  const [text, setText] = useState<string | null>(null);
+  const [message, setMessage] = useState<string | null>(null);
+  const leave = () => {
+    setText(null);
+    setMessage(null);
+  };
+  const commit = () => {
+    if (text === null || text.trim() === shownOf(value)) return leave();
+    if (text.trim() === '' && onNone) {
+      leave();
+      return onNone();
+    }
+    const number = Number(text.replace(',', '.'));
+    const problem = problemWith(label, text, number, max, isWhole);
+    if (problem) return setMessage(problem);
+    leave();
+    return onChange(number);
+  };
+  const type = (typed: string) => {
+    setText(typed);
+    setMessage(null);
+  };
+  return { text, message, type, commit, leave };
 }
 
 function problemWith(

@@ -24,12 +24,77 @@ export interface QuantityFieldProps {
  * the rest in place, and gives up the edit on Escape.
  */
 export function QuantityField(props: QuantityFieldProps) {
-  const { rule, label = rule.label, value, units, assumedFrom, onChange, isBare = false } = props;
+  const { rule, label = rule.label, value, units, isBare = false } = props;
   const id = useId();
+  const { text, message, begin, type, commit, giveUp } = useTyped(props);
+  return (
+    <Box data-quantity="" sx={{ minWidth: 0 }}>
+      <Box sx={isBare ? BARE_ROW : ROW}>
+        {!isBare && <FieldLabel id={id} label={label} />}
+        <InputBase
+          id={id}
+          value={text ?? formatQuantity(value.value, rule.quantity, units)}
+          onFocus={(event) => {
+            // At once: what is typed next replaces the number.
+            flushSync(begin);
+            selectAll(event.target as HTMLInputElement);
+          }}
+          onChange={(event) => type(event.target.value)}
+          onBlur={() => commit()}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter' && flushSync(commit))
+              selectAll(event.target as HTMLInputElement);
+            if (event.key === 'Escape' && giveUp()) event.stopPropagation();
+          }}
+          error={message !== null}
+          inputProps={{
+            'aria-label': isBare ? label : undefined,
+            'aria-invalid': message !== null,
+            'aria-describedby': message ? `${id}-message` : undefined,
+            spellCheck: false,
+            autoComplete: 'off',
+          }}
+          sx={valueStyle(value.from, message !== null)}
+        />
+        {!isBare && <ProvenanceMenu {...props} label={label} />}
+      </Box>
+      <FieldMessage id={`${id}-message`} message={message} />
+    </Box>
+  );
+}
+
+const BARE_ROW = {
+  display: 'grid',
+  gridTemplateColumns: '1fr',
+  alignItems: 'center',
+  minHeight: 26,
+} as const;
+const ROW = { ...BARE_ROW, gridTemplateColumns: '1fr 92px 22px' } as const;
+
+function FieldLabel({ id, label }: { readonly id: string; readonly label: string }) {
+  return (
+    <Typography
+      component="label"
+      htmlFor={id}
+      variant="body2"
+      noWrap
+      title={label}
+      sx={{ color: 'text.secondary' }}
+    >
+      {label}
+    </Typography>
+  );
+}
+
+/** What is being typed, and what is wrong with it. */
+function useTyped({ rule, value, units, onChange }: QuantityFieldProps) {
   const [text, setText] = useState<string | null>(null);
   const [message, setMessage] = useState<string | null>(null);
   const given = useRef('');
-
+  const type = (typed: string) => {
+    setText(typed);
+    setMessage(null);
+  };
   const begin = () => {
     given.current = formatForEditing(value.value, rule.quantity, units);
     setText(given.current);
@@ -39,6 +104,7 @@ export function QuantityField(props: QuantityFieldProps) {
     setText(null);
     setMessage(null);
   };
+  /** False where it cannot be kept. */
   const commit = (): boolean => {
     if (text === null || text === given.current) {
       leave();
@@ -53,74 +119,13 @@ export function QuantityField(props: QuantityFieldProps) {
     onChange({ value: read.si, from: 'entered' });
     return true;
   };
-
-  return (
-    <Box data-quantity="" sx={{ minWidth: 0 }}>
-      <Box
-        sx={{
-          display: 'grid',
-          gridTemplateColumns: isBare ? '1fr' : '1fr 92px 22px',
-          alignItems: 'center',
-          minHeight: 26,
-        }}
-      >
-        {!isBare && (
-          <Typography
-            component="label"
-            htmlFor={id}
-            variant="body2"
-            noWrap
-            title={label}
-            sx={{ color: 'text.secondary' }}
-          >
-            {label}
-          </Typography>
-        )}
-        <InputBase
-          id={id}
-          value={text ?? formatQuantity(value.value, rule.quantity, units)}
-          onFocus={(event) => {
-            // At once: what is typed next replaces the number.
-            flushSync(begin);
-            selectAll(event.target as HTMLInputElement);
-          }}
-          onChange={(event) => {
-            setText(event.target.value);
-            setMessage(null);
-          }}
-          onBlur={() => commit()}
-          onKeyDown={(event) => {
-            if (event.key === 'Enter' && flushSync(commit))
-              selectAll(event.target as HTMLInputElement);
-            if (event.key === 'Escape' && text !== null && text !== given.current) {
-              setText(given.current);
-              setMessage(null);
-              event.stopPropagation();
-            }
-          }}
-          error={message !== null}
-          inputProps={{
-            'aria-label': isBare ? label : undefined,
-            'aria-invalid': message !== null,
-            'aria-describedby': message ? `${id}-message` : undefined,
-            spellCheck: false,
-            autoComplete: 'off',
-          }}
-          sx={valueStyle(value.from, message !== null)}
-        />
-        {!isBare && (
-          <ProvenanceMenu
-            label={label}
-            rule={rule}
-            value={value}
-            assumedFrom={assumedFrom}
-            onChange={onChange}
-          />
-        )}
-      </Box>
-      <FieldMessage id={`${id}-message`} message={message} />
-    </Box>
-  );
+  /** Back to what was there; false where nothing was typed. */
+  const giveUp = (): boolean => {
+    if (text === null || text === given.current) return false;
+    type(given.current);
+    return true;
+  };
+  return { text, message, begin, type, commit, giveUp };
 }
 
 /**

@@ -2,7 +2,7 @@ import { DEVICE_CLASSES, type BypassChoice, type BypassKind, type Device } from 
 import { ChoiceField } from './ChoiceField';
 import type { FieldsProps } from './partActions';
 import { PanelGroup } from './PanelGroup';
-import { PartFields } from './PartFields';
+import { PartFields, type FieldsOf } from './PartFields';
 
 const BYPASSES: readonly (readonly [BypassKind, string])[] = [
   ['true', 'true bypass'],
@@ -16,6 +16,36 @@ const BYPASSES: readonly (readonly [BypassKind, string])[] = [
 const CHOICES: readonly (readonly [BypassChoice, string])[] = [
   ['true', 'true bypass'],
   ['buffered', 'buffered'],
+];
+
+type Fields = FieldsOf<'device'>;
+
+const ON: Fields = [
+  ['on.rInOhm', 'Input'],
+  ['on.cInF', 'Input capacitance'],
+];
+const ON_OUTPUT: Fields = [
+  ['on.rOutOhm', 'Output'],
+  ['on.gainDb', 'Gain'],
+];
+const OFF_BUFFERED: Fields = [
+  ['off.rInOhm', 'Input'],
+  ['off.cInF', 'Input capacitance'],
+  ['off.rOutOhm', 'Output'],
+  ['off.gainDb', 'Gain'],
+];
+const OFF_HARDWIRED: Fields = [
+  ['off.rInOhm', 'Input on the line'],
+  ['off.cInF', 'Its capacitance'],
+];
+const WIRE: Fields = [
+  ['strayF', 'Stray capacitance'],
+  ['contactOhm', 'Contacts'],
+];
+const TRACK: Fields = [
+  ['pot.travel', 'Set to, 0 to 10'],
+  ['pot.potOhm', 'Track'],
+  ['pot.midFraction', 'At half travel'],
 ];
 
 interface Props extends FieldsProps {
@@ -60,19 +90,7 @@ export function DeviceOnFields(props: Props) {
       )}
       {bypass !== 'passive' && (
         <PanelGroup title={device.mutes ? 'On: silent, but its input is there' : 'On'}>
-          <PartFields
-            {...shared}
-            fields={[
-              ['on.rInOhm', 'Input'],
-              ['on.cInF', 'Input capacitance'],
-              ...(device.mutes
-                ? []
-                : ([
-                    ['on.rOutOhm', 'Output'],
-                    ['on.gainDb', 'Gain'],
-                  ] as const)),
-            ]}
-          />
+          <PartFields {...shared} fields={device.mutes ? ON : [...ON, ...ON_OUTPUT]} />
         </PanelGroup>
       )}
     </>
@@ -88,47 +106,14 @@ export function DeviceOffFields(props: Props) {
     <>
       {device.pot && (
         <PanelGroup title="Track">
-          <PartFields
-            {...shared}
-            fields={[
-              ['pot.travel', 'Set to, 0 to 10'],
-              ['pot.potOhm', 'Track'],
-              ['pot.midFraction', 'At half travel'],
-            ]}
-          />
+          <PartFields {...shared} fields={TRACK} />
         </PanelGroup>
       )}
       {bypass !== 'alwaysOn' && (
         <PanelGroup title={bypass === 'passive' ? 'As a wire' : 'Off'}>
-          {bypass === 'buffered' && (
-            <PartFields
-              {...shared}
-              fields={[
-                ['off.rInOhm', 'Input'],
-                ['off.cInF', 'Input capacitance'],
-                ['off.rOutOhm', 'Output'],
-                ['off.gainDb', 'Gain'],
-              ]}
-            />
-          )}
-          {bypass === 'hardwired' && (
-            <PartFields
-              {...shared}
-              fields={[
-                ['off.rInOhm', 'Input on the line'],
-                ['off.cInF', 'Its capacitance'],
-              ]}
-            />
-          )}
-          {bypass !== 'buffered' && (
-            <PartFields
-              {...shared}
-              fields={[
-                ['strayF', 'Stray capacitance'],
-                ['contactOhm', 'Contacts'],
-              ]}
-            />
-          )}
+          {bypass === 'buffered' && <PartFields {...shared} fields={OFF_BUFFERED} />}
+          {bypass === 'hardwired' && <PartFields {...shared} fields={OFF_HARDWIRED} />}
+          {bypass !== 'buffered' && <PartFields {...shared} fields={WIRE} />}
         </PanelGroup>
       )}
     </>

@@ -17,35 +17,11 @@ interface Props {
 /** What else than one jack in and one out it has. */
 export function DeviceJacks({ device, actions, onReshape }: Props) {
   const reshape = (change: Partial<Device>) => onReshape({ ...device, ...change });
+  const target = { of: 'device', id: device.id } as const;
   const canInsert = device.insert !== 'switched' && device.bypass !== 'passive';
   return (
     <>
-      {device.insert === 'switched' && (
-        <>
-          <ChoiceField
-            label="Loops"
-            value={String(device.loops)}
-            options={Array.from(
-              { length: MOST_LOOPS },
-              (_, k) => [`${k + 1}`, `${k + 1}`] as const,
-            )}
-            onChange={(to) => reshape({ loops: Number(to) })}
-          />
-          <ChoiceField
-            label="Buffers"
-            value={`${device.bufferIn}${device.bufferOut}`}
-            options={[
-              ['falsefalse', 'none'],
-              ['truefalse', 'at the input'],
-              ['falsetrue', 'at the output'],
-              ['truetrue', 'at both'],
-            ]}
-            onChange={(to) =>
-              reshape({ bufferIn: to.startsWith('true'), bufferOut: to.endsWith('true') })
-            }
-          />
-        </>
-      )}
+      {device.insert === 'switched' && <LoopFields device={device} reshape={reshape} />}
       {canInsert && (
         <ChoiceField
           label="Send and return"
@@ -72,16 +48,43 @@ export function DeviceJacks({ device, actions, onReshape }: Props) {
           label="Without power"
           value={device.powerLost}
           options={POWER_LOST}
-          onChange={(to) =>
-            actions.edit({
-              kind: 'choose',
-              target: { of: 'device', id: device.id },
-              field: 'powerLost',
-              to,
-            })
-          }
+          onChange={(to) => actions.edit({ kind: 'choose', target, field: 'powerLost', to })}
         />
       ) : null}
+    </>
+  );
+}
+
+const BUFFERS = [
+  ['falsefalse', 'none'],
+  ['truefalse', 'at the input'],
+  ['falsetrue', 'at the output'],
+  ['truetrue', 'at both'],
+] as const;
+
+interface LoopFieldsProps {
+  readonly device: Device;
+  readonly reshape: (change: Partial<Device>) => void;
+}
+
+/** How many loops a switcher has, and whether it drives what is before and after them. */
+function LoopFields({ device, reshape }: LoopFieldsProps) {
+  return (
+    <>
+      <ChoiceField
+        label="Loops"
+        value={String(device.loops)}
+        options={Array.from({ length: MOST_LOOPS }, (_, k) => [`${k + 1}`, `${k + 1}`] as const)}
+        onChange={(to) => reshape({ loops: Number(to) })}
+      />
+      <ChoiceField
+        label="Buffers"
+        value={`${device.bufferIn}${device.bufferOut}`}
+        options={BUFFERS}
+        onChange={(to) =>
+          reshape({ bufferIn: to.startsWith('true'), bufferOut: to.endsWith('true') })
+        }
+      />
     </>
   );
 }

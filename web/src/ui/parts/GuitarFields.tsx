@@ -10,7 +10,7 @@ import { Button } from '@mui/material';
 import { ChoiceField } from './ChoiceField';
 import type { FieldsProps } from './partActions';
 import { PanelGroup } from './PanelGroup';
-import { PartFields } from './PartFields';
+import { PartFields, type FieldsOf, type PartFieldsProps } from './PartFields';
 
 const KINDS: readonly (readonly [GuitarKind, string])[] = [
   ['magnetic', 'magnetic pickup'],
@@ -42,14 +42,14 @@ export function GuitarFields({ guitar, ...props }: FieldsProps & { readonly guit
   const { units, actions } = props;
   const { id } = guitar;
   const target = { of: 'guitar', id } as const;
-  const shared = {
+  const shared: SharedProps = {
     part: guitar,
     of: 'guitar',
     id,
     units,
     assumedFrom: sayGuitar(guitar),
     actions,
-  } as const;
+  };
   const choose: Choose = (field, to) => actions.edit({ kind: 'choose', target, field, to });
   return (
     <>
@@ -64,37 +64,14 @@ export function GuitarFields({ guitar, ...props }: FieldsProps & { readonly guit
       {guitar.kind === 'magnetic' && (
         <>
           <PanelGroup title="Controls as they are set">
-            <PartFields
-              {...shared}
-              fields={[
-                ['volume.travel', 'Volume, 0 to 10'],
-                ['tone.travel', 'Tone, 0 to 10'],
-              ]}
-            />
+            <PartFields {...shared} fields={CONTROLS} />
           </PanelGroup>
           <PanelGroup title={guitar.second ? 'First pickup' : 'Pickup'}>
-            <PartFields
-              {...shared}
-              fields={[
-                ['lH', 'Inductance'],
-                ['rDcOhm', 'Resistance'],
-                ['cWindingF', 'Winding capacitance'],
-                ['rEddyOhm', 'Eddy resistance'],
-              ]}
-            />
+            <PartFields {...shared} fields={PICKUP} />
           </PanelGroup>
           <SecondPickup {...props} guitar={guitar} choose={choose} />
           <PanelGroup title="Wiring">
-            <PartFields
-              {...shared}
-              fields={[
-                ['volume.potOhm'],
-                ['volume.midFraction', 'Volume at half travel'],
-                ['tone.potOhm'],
-                ['tone.midFraction', 'Tone at half travel'],
-                ['toneF'],
-              ]}
-            />
+            <PartFields {...shared} fields={POTS} />
             <Wirings guitar={guitar} choose={choose} />
             {guitar.bleed !== 'none' && <PartFields {...shared} fields={[['bleedF']]} />}
             {(guitar.bleed === 'parallel' || guitar.bleed === 'series') && (
@@ -106,6 +83,37 @@ export function GuitarFields({ guitar, ...props }: FieldsProps & { readonly guit
     </>
   );
 }
+
+type SharedProps = Omit<PartFieldsProps<'guitar'>, 'fields'>;
+type Fields = FieldsOf<'guitar'>;
+
+const CONTROLS: Fields = [
+  ['volume.travel', 'Volume, 0 to 10'],
+  ['tone.travel', 'Tone, 0 to 10'],
+];
+const PICKUP: Fields = [
+  ['lH', 'Inductance'],
+  ['rDcOhm', 'Resistance'],
+  ['cWindingF', 'Winding capacitance'],
+  ['rEddyOhm', 'Eddy resistance'],
+];
+const POTS: Fields = [
+  ['volume.potOhm'],
+  ['volume.midFraction', 'Volume at half travel'],
+  ['tone.potOhm'],
+  ['tone.midFraction', 'Tone at half travel'],
+  ['toneF'],
+];
+const SECOND_CONTROLS: Fields = [
+  ['second.volume.travel', 'Its volume'],
+  ['second.tone.travel', 'Its tone'],
+];
+const SECOND_PICKUP: Fields = [
+  ['second.lH', 'Inductance'],
+  ['second.rDcOhm', 'Resistance'],
+  ['second.cWindingF', 'Winding capacitance'],
+  ['second.rEddyOhm', 'Eddy resistance'],
+];
 
 interface WiringProps {
   readonly guitar: Guitar;
@@ -174,14 +182,28 @@ function SecondPickup(props: FieldsProps & WiringProps) {
   } as const;
   return (
     <PanelGroup title="Second pickup and position switch">
+      <SecondPickupChoices guitar={guitar} choose={choose} />
+      <PartFields
+        {...shared}
+        fields={
+          guitar.sharing === 'individual' ? [...SECOND_CONTROLS, ...SECOND_PICKUP] : SECOND_PICKUP
+        }
+      />
+      <Button size="small" onClick={() => replace({ ...guitar, second: null })}>
+        It has only one pickup
+      </Button>
+    </PanelGroup>
+  );
+}
+
+/** The position switch, and how the two pickups come together. */
+function SecondPickupChoices({ guitar, choose }: WiringProps) {
+  return (
+    <>
       <ChoiceField
         label="Switch at"
         value={guitar.pickupSwitch}
-        options={[
-          ['first', 'the first'],
-          ['both', 'both'],
-          ['second', 'the second'],
-        ]}
+        options={POSITIONS}
         onChange={(to) => choose('pickupSwitch', to)}
       />
       <ChoiceField
@@ -211,24 +233,12 @@ function SecondPickup(props: FieldsProps & WiringProps) {
         ]}
         onChange={(to) => choose('sharing', to)}
       />
-      <PartFields
-        {...shared}
-        fields={[
-          ...(guitar.sharing === 'individual'
-            ? ([
-                ['second.volume.travel', 'Its volume'],
-                ['second.tone.travel', 'Its tone'],
-              ] as const)
-            : []),
-          ['second.lH', 'Inductance'],
-          ['second.rDcOhm', 'Resistance'],
-          ['second.cWindingF', 'Winding capacitance'],
-          ['second.rEddyOhm', 'Eddy resistance'],
-        ]}
-      />
-      <Button size="small" onClick={() => replace({ ...guitar, second: null })}>
-        It has only one pickup
-      </Button>
-    </PanelGroup>
+    </>
   );
 }
+
+const POSITIONS = [
+  ['first', 'the first'],
+  ['both', 'both'],
+  ['second', 'the second'],
+] as const;

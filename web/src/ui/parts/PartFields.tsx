@@ -11,23 +11,31 @@ import { memo } from 'react';
 import { QuantityField } from '../QuantityField';
 import type { PartActions } from './partActions';
 
-interface Props<P extends PartKind> {
+/** Field paths of a part, each with a shorter label where the place says the rest. */
+export type FieldsOf<P extends PartKind> = readonly (readonly [
+  path: keyof (typeof FIELD_RULES)[P] & string,
+  label?: string,
+])[];
+
+export interface PartFieldsProps<P extends PartKind> {
   readonly part: object;
   readonly of: P;
   /** Of everything but the reference and the approach. */
   readonly id?: string;
-  /** Field paths, each with a shorter label where the place says the rest. */
-  readonly fields: readonly (readonly [
-    path: keyof (typeof FIELD_RULES)[P] & string,
-    label?: string,
-  ])[];
+  readonly fields: FieldsOf<P>;
   readonly units: UnitSystem;
   readonly assumedFrom: string;
   readonly actions: PartActions;
 }
 
 /** Numbers of one part of the rig, each an edit of its own. */
-export function PartFields<P extends PartKind>({ part, of, id, fields, ...shared }: Props<P>) {
+export function PartFields<P extends PartKind>({
+  part,
+  of,
+  id,
+  fields,
+  ...shared
+}: PartFieldsProps<P>) {
   const rules: Readonly<Record<string, FieldRule>> = FIELD_RULES[of];
   return fields.map(([path, label]) => {
     const value = readNumber(part, path);
@@ -48,7 +56,7 @@ export function PartFields<P extends PartKind>({ part, of, id, fields, ...shared
   });
 }
 
-interface FieldProps extends Pick<Props<PartKind>, 'units' | 'assumedFrom' | 'actions'> {
+interface FieldProps extends Pick<PartFieldsProps<PartKind>, 'units' | 'assumedFrom' | 'actions'> {
   readonly of: PartKind;
   readonly id: string | undefined;
   readonly path: string;

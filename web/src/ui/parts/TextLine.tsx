@@ -22,18 +22,7 @@ export function TextLine({ label, value, onChange, check, multiline = false }: P
   };
   return (
     <Box sx={{ mt: 0.5 }}>
-      <Box
-        sx={
-          multiline
-            ? {}
-            : {
-                display: 'grid',
-                gridTemplateColumns: 'auto 1fr',
-                alignItems: 'center',
-                columnGap: 1,
-              }
-        }
-      >
+      <Box sx={multiline ? {} : BESIDE}>
         <Typography component="label" htmlFor={id} variant="body2" sx={{ color: 'text.secondary' }}>
           {label}
         </Typography>
@@ -69,3 +58,10 @@ export function TextLine({ label, value, onChange, check, multiline = false }: P
     </Box>
   );
 }
+
+const BESIDE = {
+  display: 'grid',
+  gridTemplateColumns: 'auto 1fr',
+  alignItems: 'center',
+  columnGap: 1,
+} as const;
