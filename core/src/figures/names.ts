@@ -48,16 +48,15 @@ export function nameConnection(rig: Chain, row: Row, connection: number): string
         : `the cable of ${nameOf(rig, row.at.guitar)}`;
     case 'side':
       return isLast ? nameSideEnd(rig, row.at.to) : `the side cable of ${device(row.at.device)}`;
-    case 'loop': {
-      const name = loopName(rig, row);
-      if (only) return `the jumper of ${name}`;
-      return `the ${isLast ? 'return' : 'send'} cable of ${name}`;
-    }
+    case 'loop':
+      return `the ${only ? 'jumper' : isLast ? 'return cable' : 'send cable'} of ${loopName(rig, row)}`;
     case 'ampLoop':
-      if (only) return `the loom of ${nameOf(rig, row.at.destination)}`;
-      return `the cable ${isLast ? 'to the return' : 'from the send'} of ${nameOf(rig, row.at.destination)}`;
+      return `the ${inAmpLoop(only, isLast)} of ${nameOf(rig, row.at.destination)}`;
   }
 }
+
+const inAmpLoop = (only: boolean, isLast: boolean): string =>
+  only ? 'loom' : isLast ? 'cable to the return' : 'cable from the send';
 
 const nameCableOut = ({ electrical }: Chain): string =>
   `the cable to the ${DESTINATION_KINDS[electrical.destinations[0]!.kind].label}`;

@@ -19,14 +19,39 @@ export function BriefView({ open }: { open: OpenRig }) {
   const [{ units }] = useSettings();
   const edit = useRigEdits();
   const props: BriefPartProps = useMemo(() => ({ rig, units, edit }), [rig, units, edit]);
-  const column = {
-    minWidth: 0,
-    minHeight: 0,
-    overflowY: { lg: 'auto' },
-    px: 2,
-    pb: 3,
-  } as const;
-  const ways = (
+  return (
+    <StagePage
+      open={open}
+      stage="Brief"
+      ways={<WaysOn open={open} />}
+      columns={{ lg: 'minmax(0, 1fr) 390px' }}
+    >
+      <Box sx={{ ...COLUMN, borderRight: 1, borderColor: 'divider' }}>
+        <GearPart {...props} />
+        <PlacesPart {...props} />
+        <PedalsPart {...props} />
+        <OrderPart {...props} />
+        <ScenesPart {...props} />
+      </Box>
+      <Box sx={COLUMN}>
+        <ApproachPart {...props} />
+        <LimitsPart {...props} />
+      </Box>
+    </StagePage>
+  );
+}
+
+const COLUMN = {
+  minWidth: 0,
+  minHeight: 0,
+  overflowY: { lg: 'auto' },
+  px: 2,
+  pb: 3,
+} as const;
+
+/** Where one goes from here. */
+function WaysOn({ open }: { readonly open: OpenRig }) {
+  return (
     <>
       <Button component={RouterLink} to={`/rigs/${open.id}/path`} size="small">
         See its path
@@ -36,25 +61,10 @@ export function BriefView({ open }: { open: OpenRig }) {
         to={`/rigs/${open.id}/plans`}
         size="small"
         variant="contained"
-        disabled={mainRow(rig).cables.includes(null)}
+        disabled={mainRow(open.rig).cables.includes(null)}
       >
         Look for plans
       </Button>
     </>
-  );
-  return (
-    <StagePage open={open} stage="Brief" ways={ways} columns={{ lg: 'minmax(0, 1fr) 390px' }}>
-      <Box sx={{ ...column, borderRight: 1, borderColor: 'divider' }}>
-        <GearPart {...props} />
-        <PlacesPart {...props} />
-        <PedalsPart {...props} />
-        <OrderPart {...props} />
-        <ScenesPart {...props} />
-      </Box>
-      <Box sx={column}>
-        <ApproachPart {...props} />
-        <LimitsPart {...props} />
-      </Box>
-    </StagePage>
   );
 }

@@ -27,9 +27,6 @@ type Asked =
 export function GearPart({ rig, edit }: BriefPartProps) {
   const [asked, setAsked] = useState<Asked>(null);
   const amp = rig.electrical.destinations[0]!;
-  const loop = rig.electrical.rows.find(
-    ({ at }) => at.kind === 'ampLoop' && at.destination === amp.id,
-  );
   const pick = (item: RigItem) => {
     setAsked(null);
     if (item.kind === 'guitar' && asked?.kind === 'guitar') {
@@ -46,66 +43,8 @@ export function GearPart({ rig, edit }: BriefPartProps) {
       <Box
         sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, columnGap: 4 }}
       >
-        <Box>
-          {rig.electrical.guitars.map((guitar, i) => (
-            <Line
-              key={guitar.id}
-              name={guitar.name}
-              detail={
-                guitar.kind === 'magnetic' ? PICKUP_CLASSES[guitar.pickupClass].label : guitar.kind
-              }
-              change={i === 0 ? 'Another guitar instead' : `Another instead of ${guitar.name}`}
-              onChange={() => setAsked({ kind: 'guitar', id: guitar.id })}
-              {...(i === 0 ? {} : { onRemove: () => edit(removeGuitar(rig, guitar.id)) })}
-            />
-          ))}
-          <Button
-            size="small"
-            startIcon={<Add />}
-            onClick={() => setAsked({ kind: 'guitar', id: null })}
-          >
-            One more guitar
-          </Button>
-          <ChoiceField
-            label="It arrives by"
-            value={wirelessOf(rig) ? 'wireless' : 'cable'}
-            options={[
-              ['cable', 'a cable'],
-              ['wireless', 'wireless'],
-            ]}
-            onChange={(by) => edit(by === 'wireless' ? arriveByWireless(rig) : arriveByCable(rig))}
-          />
-        </Box>
-        <Box>
-          <Line
-            name={amp.name}
-            detail={DESTINATION_KINDS[amp.kind].label}
-            change="Another amp instead"
-            onChange={() => setAsked({ kind: 'destination' })}
-          />
-          {amp.kind === 'amp' && (
-            <ChoiceField
-              label="Its effects loop"
-              value={loop ? 'used' : 'unused'}
-              options={[
-                ['unused', 'is not used'],
-                ['used', 'is used'],
-              ]}
-              onChange={(to) =>
-                edit(
-                  to === 'used'
-                    ? addAmpLoop(rig, amp.id)
-                    : { kind: 'group', edits: removeRows(rig, loop ? [loop] : []) },
-                )
-              }
-            />
-          )}
-          {loop && loop.devices.length > 0 && (
-            <Typography variant="caption" sx={{ color: 'text.secondary' }}>
-              In the loop: {loop.devices.map(({ name }) => name).join(', ')}. Without it they go.
-            </Typography>
-          )}
-        </Box>
+        <Guitars rig={rig} edit={edit} onAsk={setAsked} />
+        <Amp rig={rig} edit={edit} onAsk={setAsked} />
       </Box>
       {asked && <GearPicker kind={asked.kind} onClose={() => setAsked(null)} onPick={pick} />}
       {mainRow(rig).cables.includes(null) && (
@@ -114,6 +53,81 @@ export function GearPart({ rig, edit }: BriefPartProps) {
         </Typography>
       )}
     </Part>
+  );
+}
+
+interface SideProps extends Pick<BriefPartProps, 'rig' | 'edit'> {
+  /** Opens the gear list. */
+  readonly onAsk: (asked: Asked) => void;
+}
+
+function Guitars({ rig, edit, onAsk }: SideProps) {
+  return (
+    <Box>
+      {rig.electrical.guitars.map((guitar, i) => (
+        <Line
+          key={guitar.id}
+          name={guitar.name}
+          detail={
+            guitar.kind === 'magnetic' ? PICKUP_CLASSES[guitar.pickupClass].label : guitar.kind
+          }
+          change={i === 0 ? 'Another guitar instead' : `Another instead of ${guitar.name}`}
+          onChange={() => onAsk({ kind: 'guitar', id: guitar.id })}
+          {...(i === 0 ? {} : { onRemove: () => edit(removeGuitar(rig, guitar.id)) })}
+        />
+      ))}
+      <Button size="small" startIcon={<Add />} onClick={() => onAsk({ kind: 'guitar', id: null })}>
+        One more guitar
+      </Button>
+      <ChoiceField
+        label="It arrives by"
+        value={wirelessOf(rig) ? 'wireless' : 'cable'}
+        options={[
+          ['cable', 'a cable'],
+          ['wireless', 'wireless'],
+        ]}
+        onChange={(by) => edit(by === 'wireless' ? arriveByWireless(rig) : arriveByCable(rig))}
+      />
+    </Box>
+  );
+}
+
+function Amp({ rig, edit, onAsk }: SideProps) {
+  const amp = rig.electrical.destinations[0]!;
+  const loop = rig.electrical.rows.find(
+    ({ at }) => at.kind === 'ampLoop' && at.destination === amp.id,
+  );
+  return (
+    <Box>
+      <Line
+        name={amp.name}
+        detail={DESTINATION_KINDS[amp.kind].label}
+        change="Another amp instead"
+        onChange={() => onAsk({ kind: 'destination' })}
+      />
+      {amp.kind === 'amp' && (
+        <ChoiceField
+          label="Its effects loop"
+          value={loop ? 'used' : 'unused'}
+          options={[
+            ['unused', 'is not used'],
+            ['used', 'is used'],
+          ]}
+          onChange={(to) =>
+            edit(
+              to === 'used'
+                ? addAmpLoop(rig, amp.id)
+                : { kind: 'group', edits: removeRows(rig, loop ? [loop] : []) },
+            )
+          }
+        />
+      )}
+      {loop && loop.devices.length > 0 && (
+        <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+          In the loop: {loop.devices.map(({ name }) => name).join(', ')}. Without it they go.
+        </Typography>
+      )}
+    </Box>
   );
 }
 

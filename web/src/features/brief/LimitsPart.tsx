@@ -27,13 +27,7 @@ export function LimitsPart({ rig, edit }: BriefPartProps) {
         <Tick
           key={id}
           checked={brief.keptCables.includes(id)}
-          onChange={(isKept) =>
-            change({
-              keptCables: isKept
-                ? [...brief.keptCables, id]
-                : brief.keptCables.filter((kept) => kept !== id),
-            })
-          }
+          onChange={(isKept) => change({ keptCables: toggled(brief.keptCables, id, isKept) })}
         >
           {nameCable(rig, id)}, {name}
         </Tick>
@@ -62,13 +56,20 @@ export function LimitsPart({ rig, edit }: BriefPartProps) {
         onChange={(mostBoxes) => change({ mostBoxes })}
         onNone={() => change({ mostBoxes: null })}
       />
-      <Typography variant="caption" sx={{ color: 'text.secondary', display: 'block', mt: 0.5 }}>
-        A pedal keeps its place where its lock is closed. An entry of the gear list with a price is
-        bought; one without is at hand.
-      </Typography>
+      <Hint />
     </Part>
   );
 }
+
+const Hint = () => (
+  <Typography variant="caption" sx={{ color: 'text.secondary', display: 'block', mt: 0.5 }}>
+    A pedal keeps its place where its lock is closed. An entry of the gear list with a price is
+    bought; one without is at hand.
+  </Typography>
+);
+
+const toggled = (ids: readonly string[], id: string, isIn: boolean): readonly string[] =>
+  isIn ? [...ids, id] : ids.filter((other) => other !== id);
 
 interface TickProps {
   readonly checked: boolean;

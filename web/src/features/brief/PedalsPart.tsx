@@ -67,12 +67,8 @@ interface PedalProps {
 
 function Pedal({ rig, row, device, at, edit }: PedalProps) {
   const { id, name, deviceClass } = device;
-  const { uses, keptDevices } = rig.texts.brief;
+  const { keptDevices } = rig.texts.brief;
   const isKept = keptDevices.includes(id);
-  const use = (to: string) => {
-    const { [id]: _, ...rest } = uses;
-    edit(editBrief(rig, { uses: to === '' ? rest : { ...rest, [id]: to as PedalUse } }));
-  };
   const keep = () =>
     edit(
       editBrief(rig, {
@@ -87,18 +83,7 @@ function Pedal({ rig, row, device, at, edit }: PedalProps) {
       <span title={name}>
         {name} {name !== label && <em>{label}</em>}
       </span>
-      <NativeSelect
-        value={uses[id] ?? ''}
-        onChange={(event) => use(event.target.value)}
-        inputProps={{ 'aria-label': `How ${name} is used` }}
-        sx={{ fontSize: 14 }}
-      >
-        {USES.map(([value, words]) => (
-          <option key={value} value={value}>
-            {words}
-          </option>
-        ))}
-      </NativeSelect>
+      <UseChoice rig={rig} device={device} edit={edit} />
       <Box sx={{ whiteSpace: 'nowrap' }}>
         <Small label={`${name} earlier`} isOff={at === 0} onClick={() => move(at - 1)}>
           <ArrowUpward fontSize="inherit" />
@@ -115,17 +100,40 @@ function Pedal({ rig, row, device, at, edit }: PedalProps) {
           isPressed={isKept}
           onClick={keep}
         >
-          {isKept ? (
-            <Lock fontSize="inherit" color="primary" />
-          ) : (
-            <LockOpenOutlined fontSize="inherit" />
-          )}
+          <LockMark isKept={isKept} />
         </Small>
         <Small label={`Delete ${name}`} onClick={() => edit(removeDevice(rig, id))}>
           <DeleteOutline fontSize="inherit" />
         </Small>
       </Box>
     </li>
+  );
+}
+
+const LockMark = ({ isKept }: { readonly isKept: boolean }) =>
+  isKept ? <Lock fontSize="inherit" color="primary" /> : <LockOpenOutlined fontSize="inherit" />;
+
+/** How a pedal is used, where the player says so. */
+function UseChoice({ rig, device, edit }: Pick<PedalProps, 'rig' | 'device' | 'edit'>) {
+  const { id, name } = device;
+  const { uses } = rig.texts.brief;
+  const use = (to: string) => {
+    const { [id]: _, ...rest } = uses;
+    edit(editBrief(rig, { uses: to === '' ? rest : { ...rest, [id]: to as PedalUse } }));
+  };
+  return (
+    <NativeSelect
+      value={uses[id] ?? ''}
+      onChange={(event) => use(event.target.value)}
+      inputProps={{ 'aria-label': `How ${name} is used` }}
+      sx={{ fontSize: 14 }}
+    >
+      {USES.map(([value, words]) => (
+        <option key={value} value={value}>
+          {words}
+        </option>
+      ))}
+    </NativeSelect>
   );
 }
 

@@ -50,15 +50,7 @@ export function SpeakerPage() {
       </Typography>
       <Box sx={TWO_COLUMNS}>
         <Box component="section" aria-label="The cable">
-          <ChoiceField
-            label="The cable is"
-            value={kind}
-            options={[
-              ['speaker', 'made for loudspeakers'],
-              ['instrument', 'an instrument cable'],
-            ]}
-            onChange={setKind}
-          />
+          <ChoiceField label="The cable is" value={kind} options={KINDS} onChange={setKind} />
           <CableAndLoad cable={cable} onChange={(to) => setCable({ ...cable, ...to })} />
           <Caution />
         </Box>
@@ -79,6 +71,11 @@ export function SpeakerPage() {
     </Box>
   );
 }
+
+const KINDS = [
+  ['speaker', 'made for loudspeakers'],
+  ['instrument', 'an instrument cable'],
+] as const;
 
 const TWO_COLUMNS = {
   display: 'grid',

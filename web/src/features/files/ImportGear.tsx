@@ -59,24 +59,7 @@ export function ImportGear({ name, table, guessed, onClose }: Props) {
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth aria-labelledby="import-title">
       <DialogTitle id="import-title">Import {name}</DialogTitle>
       <DialogContent>
-        <Box
-          sx={{ display: 'grid', gridTemplateColumns: { md: '300px 1fr' }, columnGap: 4, mb: 1.5 }}
-        >
-          <Box>
-            <ChoiceField
-              label="Rows are"
-              value={kind}
-              options={GEAR_KINDS.map((one) => [one, gearOf(one).many.toLowerCase()] as const)}
-              onChange={setKind}
-            />
-            <ChoiceField label="Numbers are" value={from} options={FROM} onChange={setFrom} />
-          </Box>
-          <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-            A row may say its own kind, and a number where it is from. The capacitance of whole
-            cables of one name at several lengths makes one entry: a straight line through the
-            readings.
-          </Typography>
-        </Box>
+        <Reading kind={kind} from={from} onKind={setKind} onFrom={setFrom} />
         <Preview table={table} columns={columns} kind={kind} onChange={setColumns} />
         <Report report={report} />
         {isMuch && (
@@ -85,22 +68,64 @@ export function ImportGear({ name, table, guessed, onClose }: Props) {
           </Alert>
         )}
       </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Leave it outside</Button>
-        {report && report.problems.length > 0 && count > 0 && !isMuch && (
-          <Button variant="outlined" onClick={() => void add(report)}>
-            Add the {count} good ones
-          </Button>
-        )}
-        <Button
-          variant="contained"
-          disabled={!report || report.problems.length > 0 || count === 0 || isMuch}
-          onClick={() => report && void add(report)}
-        >
-          Add all {count}
-        </Button>
-      </DialogActions>
+      <Decision report={report} isMuch={isMuch} onAdd={add} onClose={onClose} />
     </Dialog>
+  );
+}
+
+interface ReadingProps {
+  readonly kind: GearKind;
+  readonly from: Provenance;
+  readonly onKind: (kind: GearKind) => void;
+  readonly onFrom: (from: Provenance) => void;
+}
+
+/** What the rows and their numbers are, where they do not say so themselves. */
+function Reading({ kind, from, onKind, onFrom }: ReadingProps) {
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { md: '300px 1fr' }, columnGap: 4, mb: 1.5 }}>
+      <Box>
+        <ChoiceField
+          label="Rows are"
+          value={kind}
+          options={GEAR_KINDS.map((one) => [one, gearOf(one).many.toLowerCase()] as const)}
+          onChange={onKind}
+        />
+        <ChoiceField label="Numbers are" value={from} options={FROM} onChange={onFrom} />
+      </Box>
+      <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+        A row may say its own kind, and a number where it is from. The capacitance of whole cables
+        of one name at several lengths makes one entry: a straight line through the readings.
+      </Typography>
+    </Box>
+  );
+}
+
+interface DecisionProps {
+  readonly report: GearReport | null;
+  readonly isMuch: boolean;
+  readonly onAdd: (report: GearReport) => Promise<unknown>;
+  readonly onClose: () => void;
+}
+
+/** All of it, the good ones, or nothing. */
+function Decision({ report, isMuch, onAdd, onClose }: DecisionProps) {
+  const count = report?.items.length ?? 0;
+  const isGood = report?.problems.length === 0;
+  const canAdd = count > 0 && !isMuch;
+  const add = () => report && void onAdd(report);
+  return (
+    <DialogActions>
+      <Button onClick={onClose}>Leave it outside</Button>
+      {canAdd && !isGood && (
+        <Button variant="outlined" onClick={add}>
+          Add the {count} good ones
+        </Button>
+      )}
+      <Button variant="contained" disabled={!canAdd || !isGood} onClick={add}>
+        Add all {count}
+      </Button>
+    </DialogActions>
   );
 }
 

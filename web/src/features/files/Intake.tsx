@@ -57,22 +57,28 @@ export function Intake({ children }: { readonly children: ReactNode }) {
         {children}
         {isDragActive && <Catching />}
       </Box>
-      {opened?.found.kind === 'table' && (
-        <ImportGear
-          name={opened.name}
-          table={opened.found.table}
-          guessed={opened.found.columns}
-          onClose={close}
-        />
-      )}
-      {opened?.found.kind === 'workspace' && (
-        <RestoreWorkspace name={opened.name} workspace={opened.found.workspace} onClose={close} />
-      )}
-      {opened?.found.kind === 'refused' && (
-        <Refused name={opened.name} problems={opened.found.problems} onClose={close} />
-      )}
+      {opened && <OpenedFile {...opened} onClose={close} />}
     </IntakeContext>
   );
+}
+
+interface OpenedProps extends NonNullable<Opened> {
+  readonly onClose: () => void;
+}
+
+/** What a file turned out to be. */
+function OpenedFile({ name, found, onClose }: OpenedProps) {
+  const shared = { name, onClose };
+  switch (found.kind) {
+    case 'table':
+      return <ImportGear {...shared} table={found.table} guessed={found.columns} />;
+    case 'workspace':
+      return <RestoreWorkspace {...shared} workspace={found.workspace} />;
+    case 'refused':
+      return <Refused {...shared} problems={found.problems} />;
+    case 'rig':
+      return null;
+  }
 }
 
 async function lookAt(file: File): Promise<LookedAt> {

@@ -22,7 +22,6 @@ interface Props {
 /** Brings a backup back: at once where there is nothing yet, over what is there only when told to. */
 export function RestoreWorkspace({ name, workspace, onClose }: Props) {
   const [restore, { isLoading }] = useRestoreWorkspaceMutation();
-  const dispatch = useAppDispatch();
   const [message, setMessage] = useState<string | null>(null);
   const [isTaken, setTaken] = useState(false);
   const bring = async (overwrite: boolean) => {
@@ -35,12 +34,7 @@ export function RestoreWorkspace({ name, workspace, onClose }: Props) {
     // Everything may have changed under what is shown.
     window.location.assign('/');
   };
-  const backUp = async () => {
-    const { data } = await dispatch(
-      api.endpoints.getWorkspace.initiate(undefined, { forceRefetch: true }),
-    );
-    if (data) saveWorkspace(data);
-  };
+  const backUp = useBackUp();
   const onList = workspace.rigs.filter(({ deletedAt }) => deletedAt === null).length;
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="restore-title">
@@ -74,6 +68,16 @@ export function RestoreWorkspace({ name, workspace, onClose }: Props) {
       </DialogActions>
     </Dialog>
   );
+}
+
+function useBackUp() {
+  const dispatch = useAppDispatch();
+  return async () => {
+    const { data } = await dispatch(
+      api.endpoints.getWorkspace.initiate(undefined, { forceRefetch: true }),
+    );
+    if (data) saveWorkspace(data);
+  };
 }
 
 /** A backup under the day it was made. */

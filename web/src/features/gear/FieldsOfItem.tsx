@@ -19,7 +19,7 @@ import { EffectsLoopFields, DestinationFields } from '../../ui/parts/Destination
 import { GuitarFields } from '../../ui/parts/GuitarFields';
 import { CableFields } from '../../ui/parts/CableFields';
 import { PanelGroup } from '../../ui/parts/PanelGroup';
-import { PartField, PartFields } from '../../ui/parts/PartFields';
+import { PartField, PartFields, type FieldsOf } from '../../ui/parts/PartFields';
 import type { FieldsProps, PartActions } from '../../ui/parts/partActions';
 import { TextLine } from '../../ui/parts/TextLine';
 
@@ -117,11 +117,19 @@ interface BodyProps extends FieldsProps {
   readonly onReplace: (to: Device) => void;
 }
 
+const SIZE: FieldsOf<'device'> = [
+  ['body.widthM', 'Width'],
+  ['body.depthM', 'Depth'],
+  ['body.heightM', 'Height'],
+];
+const SUPPLY: FieldsOf<'device'> = [
+  ['body.supplyV', 'Voltage'],
+  ['body.supplyA', 'Current'],
+];
+
 function BodyFields({ device, units, actions, onReplace }: BodyProps) {
   const body = device.body!;
-  const target = { of: 'device', id: device.id } as const;
-  const choose = (field: string) => (to: string) =>
-    actions.edit({ kind: 'choose', target, field: `body.${field}`, to });
+  const choice = { device, actions };
   const shared = {
     part: device,
     of: 'device',
@@ -133,47 +141,14 @@ function BodyFields({ device, units, actions, onReplace }: BodyProps) {
   return (
     <>
       <PanelGroup title="Case and jacks">
-        <PartFields
-          {...shared}
-          fields={[
-            ['body.widthM', 'Width'],
-            ['body.depthM', 'Depth'],
-            ['body.heightM', 'Height'],
-          ]}
-        />
-        <ChoiceField
-          label="Input at"
-          value={body.inputAt}
-          options={SIDES}
-          onChange={choose('inputAt')}
-        />
-        <ChoiceField
-          label="Output at"
-          value={body.outputAt}
-          options={SIDES}
-          onChange={choose('outputAt')}
-        />
+        <PartFields {...shared} fields={SIZE} />
+        <BodyChoice {...choice} field="inputAt" label="Input at" options={SIDES} />
+        <BodyChoice {...choice} field="outputAt" label="Output at" options={SIDES} />
       </PanelGroup>
       <PanelGroup title="Supply">
-        <PartFields
-          {...shared}
-          fields={[
-            ['body.supplyV', 'Voltage'],
-            ['body.supplyA', 'Current'],
-          ]}
-        />
-        <ChoiceField
-          label="Polarity"
-          value={body.polarity}
-          options={POLARITIES}
-          onChange={choose('polarity')}
-        />
-        <ChoiceField
-          label="Socket at"
-          value={body.powerAt}
-          options={SIDES}
-          onChange={choose('powerAt')}
-        />
+        <PartFields {...shared} fields={SUPPLY} />
+        <BodyChoice {...choice} field="polarity" label="Polarity" options={POLARITIES} />
+        <BodyChoice {...choice} field="powerAt" label="Socket at" options={SIDES} />
       </PanelGroup>
       <TextLine
         label="How it fails"
@@ -181,6 +156,24 @@ function BodyFields({ device, units, actions, onReplace }: BodyProps) {
         onChange={(fails) => onReplace({ ...device, body: { ...body, fails } })}
       />
     </>
+  );
+}
+
+interface BodyChoiceProps extends Pick<BodyProps, 'device' | 'actions'> {
+  readonly field: 'inputAt' | 'outputAt' | 'powerAt' | 'polarity';
+  readonly label: string;
+  readonly options: readonly (readonly [string, string])[];
+}
+
+function BodyChoice({ device, actions, field, label, options }: BodyChoiceProps) {
+  const target = { of: 'device', id: device.id } as const;
+  return (
+    <ChoiceField
+      label={label}
+      value={device.body![field]}
+      options={options}
+      onChange={(to) => actions.edit({ kind: 'choose', target, field: `body.${field}`, to })}
+    />
   );
 }
 

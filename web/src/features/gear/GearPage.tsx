@@ -1,5 +1,12 @@
 import { writeGearCsv, type RigUse, type StoredItem } from '@gullwind/contract';
-import { GEAR_KINDS, gearOf, type GearItem, type GearKind, type Provenance } from '@gullwind/core';
+import {
+  GEAR_KINDS,
+  gearOf,
+  type GearItem,
+  type GearKind,
+  type Provenance,
+  type UnitSystem,
+} from '@gullwind/core';
 import Add from '@mui/icons-material/Add';
 import {
   Alert,
@@ -83,7 +90,6 @@ export function GearPage() {
 function GearColumns(page: ReturnType<typeof useGearPage>) {
   const [{ units }] = useSettings();
   const { items, uses, selected, sheet, actions } = page;
-  const useCounts = useMemo(() => countRigs(uses), [uses]);
   return (
     <Box sx={COLUMNS}>
       <Facets
@@ -94,20 +100,7 @@ function GearColumns(page: ReturnType<typeof useGearPage>) {
         onChange={page.setFilter}
         onSelect={page.select}
       />
-      <Box sx={LIST}>
-        {page.isEmpty && <NoGear onAdd={page.beginAdding} />}
-        {/* Drawn when there is something: it begins at what is selected. */}
-        {items.length > 0 && (
-          <GearList
-            items={page.shown}
-            units={units}
-            selectedId={page.selectedId}
-            useCounts={useCounts}
-            onSelect={page.select}
-            onOpen={() => focusSheet(sheet.current)}
-          />
-        )}
-      </Box>
+      <ShownGear page={page} units={units} />
       {selected ? (
         <GearSheet
           key={selected.id}
@@ -122,6 +115,32 @@ function GearColumns(page: ReturnType<typeof useGearPage>) {
         <Typography sx={{ p: 2, color: 'text.secondary', borderLeft: 1, borderColor: 'divider' }}>
           {items.length > 0 && 'Choose an entry to see what is known of it.'}
         </Typography>
+      )}
+    </Box>
+  );
+}
+
+interface ShownProps {
+  readonly page: ReturnType<typeof useGearPage>;
+  readonly units: UnitSystem;
+}
+
+function ShownGear({ page, units }: ShownProps) {
+  const { uses, items, sheet } = page;
+  const useCounts = useMemo(() => countRigs(uses), [uses]);
+  return (
+    <Box sx={LIST}>
+      {page.isEmpty && <NoGear onAdd={page.beginAdding} />}
+      {/* Drawn when there is something: it begins at what is selected. */}
+      {items.length > 0 && (
+        <GearList
+          items={page.shown}
+          units={units}
+          selectedId={page.selectedId}
+          useCounts={useCounts}
+          onSelect={page.select}
+          onOpen={() => focusSheet(sheet.current)}
+        />
       )}
     </Box>
   );

@@ -46,10 +46,26 @@ export function GearSheet({ ref, item, units, uses, actions, onDuplicate }: Prop
         borderColor: 'divider',
       }}
     >
+      <SheetHead item={item} onEdit={edit} onDuplicate={onDuplicate} />
+      <FieldsOfItem item={item} units={units} onEdit={edit} />
+      <QualitiesPanel item={item} onEdit={edit} />
+      <UsesPanel key={id} item={item} uses={uses} isChanged={isChanged} />
+    </Box>
+  );
+}
+
+interface HeadProps extends Pick<Props, 'item' | 'onDuplicate'> {
+  readonly onEdit: (edit: ItemEdit) => void;
+}
+
+/** What it is called, what it is, and what can be done with all of it. */
+function SheetHead({ item, onEdit, onDuplicate }: HeadProps) {
+  return (
+    <>
       <NameField
         label="Name of the entry"
         value={item.thing.name}
-        onChange={(to) => edit({ kind: 'rename', to })}
+        onChange={(to) => onEdit({ kind: 'rename', to })}
         sx={{ fontSize: 18, fontWeight: 600, width: '100%', '& input': { py: 0 } }}
       />
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
@@ -66,14 +82,11 @@ export function GearSheet({ ref, item, units, uses, actions, onDuplicate }: Prop
           size="small"
           aria-pressed={item.retired}
           title="Not offered any more; rigs that have it keep it."
-          onClick={() => edit({ kind: 'retire', to: !item.retired })}
+          onClick={() => onEdit({ kind: 'retire', to: !item.retired })}
         >
           {item.retired ? 'Back into use' : 'Retire'}
         </Button>
       </Box>
-      <FieldsOfItem item={item} units={units} onEdit={edit} />
-      <QualitiesPanel item={item} onEdit={edit} />
-      <UsesPanel key={id} item={item} uses={uses} isChanged={isChanged} />
-    </Box>
+    </>
   );
 }

@@ -40,28 +40,7 @@ export function QualitiesPanel({ item, onEdit }: Props) {
   const say = (to: Partial<Qualities>) => onEdit({ kind: 'quality', to });
   return (
     <PanelGroup title="To choose by">
-      {kind === 'cable' && (
-        <>
-          <ChoiceField
-            label="Comes as"
-            value={qualities.form ?? ''}
-            options={FORMS}
-            onChange={(form) => say({ form: form || null })}
-          />
-          <ChoiceField
-            label="Stiffness"
-            value={qualities.stiffness ?? ''}
-            options={STIFFNESSES}
-            onChange={(stiffness) => say({ stiffness: stiffness || null })}
-          />
-          <ChoiceField
-            label="Shield"
-            value={qualities.shield ?? ''}
-            options={SHIELDS}
-            onChange={(shield) => say({ shield: shield || null })}
-          />
-        </>
-      )}
+      {kind === 'cable' && <CableQualities qualities={qualities} say={say} />}
       <ChoiceField
         label="Ruggedness"
         value={qualities.ruggedness ?? ''}
@@ -86,6 +65,36 @@ export function QualitiesPanel({ item, onEdit }: Props) {
         onChange={(to) => onEdit({ kind: 'describe', to })}
       />
     </PanelGroup>
+  );
+}
+
+interface CableProps {
+  readonly qualities: Qualities;
+  readonly say: (to: Partial<Qualities>) => void;
+}
+
+function CableQualities({ qualities, say }: CableProps) {
+  return (
+    <>
+      <ChoiceField
+        label="Comes as"
+        value={qualities.form ?? ''}
+        options={FORMS}
+        onChange={(form) => say({ form: form || null })}
+      />
+      <ChoiceField
+        label="Stiffness"
+        value={qualities.stiffness ?? ''}
+        options={STIFFNESSES}
+        onChange={(stiffness) => say({ stiffness: stiffness || null })}
+      />
+      <ChoiceField
+        label="Shield"
+        value={qualities.shield ?? ''}
+        options={SHIELDS}
+        onChange={(shield) => say({ shield: shield || null })}
+      />
+    </>
   );
 }
 

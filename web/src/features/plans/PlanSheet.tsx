@@ -35,57 +35,18 @@ interface Props {
 
 /** One proposal: what to do in which order, what it brings, what it costs, and what speaks against it. */
 export function PlanSheet(props: Props) {
-  const { rig, units, proposals, proposal, detail, isCut, onCut, onTakeOver } = props;
+  const { rig, units, proposals, detail } = props;
   const asItIs = proposals[0]!.plan;
   const { plan } = detail;
-  const said = sayMoves(rig, plan, units);
-  const isAlone = plan.moves.length === 0;
-  const before = proposals[proposals.indexOf(proposal) - 1]?.plan;
-  const worse = sayWorse(plan, asItIs);
-  const against = sayAgainst(rig, plan, asItIs);
   return (
     <Box component="article" aria-label="Proposal" data-testid="plan">
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'flex-start' }}>
-        <Box sx={{ flex: 1 }}>
-          {isAlone ? (
-            <Typography component="h2" sx={{ fontSize: 19, fontWeight: 600 }}>
-              Leave it alone
-            </Typography>
-          ) : (
-            <Box
-              component="ol"
-              aria-label="Moves, in working order"
-              sx={{ m: 0, pl: 3, fontSize: 17, fontWeight: 600, lineHeight: 1.4 }}
-            >
-              {said.map((words) => (
-                <li key={words}>{words}</li>
-              ))}
-            </Box>
-          )}
-          <Typography sx={{ mt: 0.5 }} data-testid="why">
-            {isAlone
-              ? sayLeaveAlone(proposal, proposals.at(-1)!.plan)
-              : isCut || !before
-                ? `${sayEffort(plan.effort)}.`
-                : `${sayEffort(plan.effort)}. ${sayWhyBetter(plan, before, weightsOf(rig))}`}
-          </Typography>
-        </Box>
-        <Box sx={{ display: 'flex', flexDirection: 'column', gap: 0.5, flexShrink: 0 }}>
-          {!isAlone && (
-            <Button variant="contained" onClick={() => onTakeOver(detail.edit)}>
-              Use this plan
-            </Button>
-          )}
-          {proposal.plan.moves.length > 1 && (
-            <Button size="small" aria-pressed={isCut} onClick={() => onCut(!isCut)}>
-              {isCut ? 'All its moves' : 'Only the first move?'}
-            </Button>
-          )}
-        </Box>
+        <MovesAndWhy {...props} />
+        <PlanButtons {...props} />
       </Box>
-      {!isAlone && <Established rig={rig} after={detail.rig} />}
-      <Notes title="What gets worse" notes={worse} />
-      <Notes title="What speaks against it" notes={against} />
+      {plan.moves.length > 0 && <Established rig={rig} after={detail.rig} />}
+      <Notes title="What gets worse" notes={sayWorse(plan, asItIs)} />
+      <Notes title="What speaks against it" notes={sayAgainst(rig, plan, asItIs)} />
       <Runs rig={rig} detail={detail} units={units} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '1fr 300px' }, gap: 2 }}>
         <Curves detail={detail} />
@@ -95,6 +56,61 @@ export function PlanSheet(props: Props) {
         </Box>
       </Box>
       <CasesTable cases={detail.cases} />
+    </Box>
+  );
+}
+
+/** What to do, in working order, and why rather this than less of it. */
+function MovesAndWhy({ rig, units, proposals, proposal, detail, isCut }: Props) {
+  const { plan } = detail;
+  const before = proposals[proposals.indexOf(proposal) - 1]?.plan;
+  const effort = `${sayEffort(plan.effort)}.`;
+  if (plan.moves.length === 0)
+    return (
+      <Box sx={{ flex: 1 }}>
+        <Typography component="h2" sx={{ fontSize: 19, fontWeight: 600 }}>
+          Leave it alone
+        </Typography>
+        <Why>{sayLeaveAlone(proposal, proposals.at(-1)!.plan)}</Why>
+      </Box>
+    );
+  return (
+    <Box sx={{ flex: 1 }}>
+      <Box
+        component="ol"
+        aria-label="Moves, in working order"
+        sx={{ m: 0, pl: 3, fontSize: 17, fontWeight: 600, lineHeight: 1.4 }}
+      >
+        {sayMoves(rig, plan, units).map((words) => (
+          <li key={words}>{words}</li>
+        ))}
+      </Box>
+      <Why>
+        {isCut || !before ? effort : `${effort} ${sayWhyBetter(plan, before, weightsOf(rig))}`}
+      </Why>
+    </Box>
+  );
+}
+
+const Why = ({ children }: { readonly children: string }) => (
+  <Typography sx={{ mt: 0.5 }} data-testid="why">
+    {children}
+  </Typography>
+);
+
+function PlanButtons({ proposal, detail, isCut, onCut, onTakeOver }: Props) {
+  return (
+    <Box sx={{ display: 'flex', flexDirection: 'column', gap: 0.5, flexShrink: 0 }}>
+      {detail.plan.moves.length > 0 && (
+        <Button variant="contained" onClick={() => onTakeOver(detail.edit)}>
+          Use this plan
+        </Button>
+      )}
+      {proposal.plan.moves.length > 1 && (
+        <Button size="small" aria-pressed={isCut} onClick={() => onCut(!isCut)}>
+          {isCut ? 'All its moves' : 'Only the first move?'}
+        </Button>
+      )}
     </Box>
   );
 }

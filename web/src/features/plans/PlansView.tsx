@@ -1,4 +1,12 @@
-import { choosePlans, keyOfPlan, type Edit, type Proposal, type RankedPlan } from '@gullwind/core';
+import {
+  choosePlans,
+  keyOfPlan,
+  type Edit,
+  type Proposal,
+  type RankedPlan,
+  type Rig,
+  type UnitSystem,
+} from '@gullwind/core';
 import { Box, Button } from '@mui/material';
 import { useSnackbar } from 'notistack';
 import { useCallback, useMemo, useState } from 'react';
@@ -28,45 +36,10 @@ function proposalsOf(
 /** Proposals down the left, from leaving it alone upwards; the chosen one, or the pinned ones, beside them. */
 export function PlansView({ open }: { open: OpenRig }) {
   const { rig } = open;
-  const [{ units }] = useSettings();
-  const gear = useGearItems();
   const [depth, setDepth] = useState<2 | 3>(2);
-  const work = usePlans(rig, gear, OPTIONS[depth]);
-  const front = frontOf(work.state);
-  const shown = useMemo(() => proposalsOf(front), [front]);
-  const isDone = work.state.kind === 'done' && shown.length > 0;
-  const { work: drawing, unsure } = useUnsure(rig, isDone ? shown : null);
-  const proposals = useMemo(
-    () => (unsure ? proposalsOf(front, (plan) => unsure.has(keyOfPlan(plan))) : shown),
-    [front, shown, unsure],
-  );
-  const [chosen, setChosen] = useState<string | null>(null);
-  const [pinned, setPinned] = useState<readonly string[]>([]);
-  const [isCut, setCut] = useState(false);
-  const proposal =
-    proposals.find(({ plan }) => keyOfPlan(plan) === chosen) ??
-    proposals.find(({ isAdvised }) => isAdvised) ??
-    null;
-  const moves = useMemo(
-    () => proposal && (isCut ? proposal.plan.moves.slice(0, 1) : proposal.plan.moves),
-    [proposal, isCut],
-  );
-  const detail = usePlanDetail(rig, moves);
-  const takeOver = useTakeOver();
-  const choose = (key: string) => {
-    setChosen(key);
-    setCut(false);
-  };
-  const pin = (key: string) =>
-    setPinned((before) =>
-      before.includes(key)
-        ? before.filter((other) => other !== key)
-        : [...before, key].slice(-MOST_PINNED),
-    );
-  const sideBySide = useMemo(
-    () => proposals.filter(({ plan }) => pinned.includes(keyOfPlan(plan))),
-    [proposals, pinned],
-  );
+  const { work, drawing, proposals } = useProposals(rig, depth);
+  const choice = useChoice(rig, proposals);
+  const [{ units }] = useSettings();
   return (
     <StagePage open={open} stage="Plans" columns={{ md: '372px minmax(0, 1fr)' }}>
       <Box
@@ -84,38 +57,90 @@ export function PlansView({ open }: { open: OpenRig }) {
           rig={rig}
           units={units}
           proposals={proposals}
-          chosen={proposal}
-          pinned={pinned}
-          onChoose={choose}
-          onPin={pin}
+          chosen={choice.proposal}
+          pinned={choice.pinned}
+          onChoose={choice.choose}
+          onPin={choice.pin}
         />
       </Box>
       <Box sx={{ minWidth: 0, minHeight: 0, overflowY: { lg: 'auto' }, p: 2 }}>
-        {sideBySide.length > 1 ? (
-          <SideBySide
-            rig={rig}
-            units={units}
-            proposals={sideBySide}
-            onTakeOver={takeOver}
-            onDone={() => setPinned([])}
-          />
-        ) : (
-          proposal &&
-          detail && (
-            <PlanSheet
-              rig={rig}
-              units={units}
-              proposals={proposals}
-              proposal={proposal}
-              detail={detail}
-              isCut={isCut}
-              onCut={setCut}
-              onTakeOver={takeOver}
-            />
-          )
-        )}
+        <ChosenPlan rig={rig} units={units} proposals={proposals} choice={choice} />
       </Box>
     </StagePage>
+  );
+}
+
+/** What the search has found, and once it is at its end, how sure each gain is. */
+function useProposals(rig: Rig, depth: 2 | 3) {
+  const gear = useGearItems();
+  const work = usePlans(rig, gear, OPTIONS[depth]);
+  const front = frontOf(work.state);
+  const shown = useMemo(() => proposalsOf(front), [front]);
+  const isDone = work.state.kind === 'done' && shown.length > 0;
+  const { work: drawing, unsure } = useUnsure(rig, isDone ? shown : null);
+  const proposals = useMemo(
+    () => (unsure ? proposalsOf(front, (plan) => unsure.has(keyOfPlan(plan))) : shown),
+    [front, shown, unsure],
+  );
+  return { work, drawing, proposals };
+}
+
+/** Which proposal is looked at, all of it or its first move, and which are pinned to stand side by side. */
+function useChoice(rig: Rig, proposals: readonly Proposal[]) {
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [pinned, setPinned] = useState<readonly string[]>([]);
+  const [isCut, setCut] = useState(false);
+  const proposal =
+    proposals.find(({ plan }) => keyOfPlan(plan) === chosen) ??
+    proposals.find(({ isAdvised }) => isAdvised) ??
+    null;
+  const moves = useMemo(
+    () => proposal && (isCut ? proposal.plan.moves.slice(0, 1) : proposal.plan.moves),
+    [proposal, isCut],
+  );
+  const detail = usePlanDetail(rig, moves);
+  const choose = (key: string) => {
+    setChosen(key);
+    setCut(false);
+  };
+  const pin = (key: string) =>
+    setPinned((before) =>
+      before.includes(key)
+        ? before.filter((other) => other !== key)
+        : [...before, key].slice(-MOST_PINNED),
+    );
+  const unpin = () => setPinned([]);
+  return { proposal, detail, pinned, isCut, choose, pin, unpin, setCut };
+}
+
+interface ChosenProps {
+  readonly rig: Rig;
+  readonly units: UnitSystem;
+  readonly proposals: readonly Proposal[];
+  readonly choice: ReturnType<typeof useChoice>;
+}
+
+/** The chosen proposal, or the pinned ones beside each other. */
+function ChosenPlan({ rig, units, proposals, choice }: ChosenProps) {
+  const { proposal, detail, pinned, isCut, unpin, setCut } = choice;
+  const takeOver = useTakeOver();
+  const sideBySide = useMemo(
+    () => proposals.filter(({ plan }) => pinned.includes(keyOfPlan(plan))),
+    [proposals, pinned],
+  );
+  const shared = { rig, units, onTakeOver: takeOver };
+  if (sideBySide.length > 1)
+    return <SideBySide {...shared} proposals={sideBySide} onDone={unpin} />;
+  if (!proposal || !detail) return null;
+  return (
+    <PlanSheet
+      {...shared}
+      proposals={proposals}
+      proposal={proposal}
+      detail={detail}
+      isCut={isCut}
+      onCut={setCut}
+    />
   );
 }
 

@@ -19,15 +19,7 @@ export function SearchState({ work, drawing, depth, onDepth }: Props) {
   return (
     <Box component="section" aria-label="Search" sx={{ mb: 1 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 34 }}>
-        <NativeSelect
-          value={depth}
-          onChange={(event) => onDepth(event.target.value === '3' ? 3 : 2)}
-          inputProps={{ 'aria-label': 'Moves of a plan' }}
-          sx={{ fontSize: 14, flex: 1 }}
-        >
-          <option value={2}>plans of up to two moves</option>
-          <option value={3}>plans of up to three moves</option>
-        </NativeSelect>
+        <DepthChoice depth={depth} onDepth={onDepth} />
         {running ? (
           <Button size="small" variant="outlined" onClick={running.stop} disabled={!progress}>
             Stop
@@ -38,15 +30,10 @@ export function SearchState({ work, drawing, depth, onDepth }: Props) {
           </Button>
         )}
       </Box>
-      <Box sx={{ height: 4, my: 0.5 }}>
-        {progress && (
-          <LinearProgress
-            variant="determinate"
-            value={Math.round((100 * progress.done) / Math.max(1, progress.of))}
-            aria-label={running === work ? 'Plans looked at' : 'Plans drawn'}
-          />
-        )}
-      </Box>
+      <ProgressBar
+        progress={progress}
+        label={running === work ? 'Plans looked at' : 'Plans drawn'}
+      />
       <Typography
         role="status"
         variant="caption"
@@ -59,6 +46,39 @@ export function SearchState({ work, drawing, depth, onDepth }: Props) {
         {drawing.state.kind === 'stopped' && ' How sure each gain is was not drawn to the end.'}
       </Typography>
     </Box>
+  );
+}
+
+interface ProgressProps {
+  readonly progress: { readonly done: number; readonly of: number } | null;
+  readonly label: string;
+}
+
+function ProgressBar({ progress, label }: ProgressProps) {
+  return (
+    <Box sx={{ height: 4, my: 0.5 }}>
+      {progress && (
+        <LinearProgress
+          variant="determinate"
+          value={Math.round((100 * progress.done) / Math.max(1, progress.of))}
+          aria-label={label}
+        />
+      )}
+    </Box>
+  );
+}
+
+function DepthChoice({ depth, onDepth }: Pick<Props, 'depth' | 'onDepth'>) {
+  return (
+    <NativeSelect
+      value={depth}
+      onChange={(event) => onDepth(event.target.value === '3' ? 3 : 2)}
+      inputProps={{ 'aria-label': 'Moves of a plan' }}
+      sx={{ fontSize: 14, flex: 1 }}
+    >
+      <option value={2}>plans of up to two moves</option>
+      <option value={3}>plans of up to three moves</option>
+    </NativeSelect>
   );
 }
 

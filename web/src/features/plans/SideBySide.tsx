@@ -94,27 +94,37 @@ export function SideBySide({ rig, units, proposals, onTakeOver, onDone }: Props)
               isFigure
             />
           ))}
-          <TableRow>
-            <TableCell sx={{ pl: 0 }} />
-            {proposals.map(({ plan }, i) => (
-              <TableCell key={keyOfPlan(plan)}>
-                {plan.moves.length > 0 && (
-                  <Button
-                    size="small"
-                    variant="outlined"
-                    disabled={!details?.[i]}
-                    onClick={() => onTakeOver(details![i]!.edit)}
-                  >
-                    Take {LETTERS[i]} over
-                  </Button>
-                )}
-              </TableCell>
-            ))}
-          </TableRow>
+          <TakeOverRow proposals={proposals} details={details} onTakeOver={onTakeOver} />
         </TableBody>
       </Table>
       {details && <Curves details={details} />}
     </Box>
+  );
+}
+
+interface TakeOverProps extends Pick<Props, 'proposals' | 'onTakeOver'> {
+  readonly details: readonly (PlanDetail | null)[] | null;
+}
+
+function TakeOverRow({ proposals, details, onTakeOver }: TakeOverProps) {
+  return (
+    <TableRow>
+      <TableCell sx={{ pl: 0 }} />
+      {proposals.map(({ plan }, i) => (
+        <TableCell key={keyOfPlan(plan)}>
+          {plan.moves.length > 0 && (
+            <Button
+              size="small"
+              variant="outlined"
+              disabled={!details?.[i]}
+              onClick={() => onTakeOver(details![i]!.edit)}
+            >
+              Use plan {LETTERS[i]}
+            </Button>
+          )}
+        </TableCell>
+      ))}
+    </TableRow>
   );
 }
 

@@ -67,7 +67,7 @@ export function RigsPage() {
             key={rig.id}
             rig={rig}
             units={settings.units}
-            onTakeOff={() => void takeOff(rig)}
+            onDelete={() => void takeOff(rig)}
           />
         ))}
       </Box>
@@ -139,12 +139,10 @@ function NoRigs({ onAdd }: { onAdd: (stage: 'path' | 'brief') => void }) {
 interface RowProps {
   readonly rig: RigListing;
   readonly units: UnitSystem;
-  readonly onTakeOff: () => void;
+  readonly onDelete: () => void;
 }
 
-function RigRow({ rig, units, onTakeOff }: RowProps) {
-  const pedals =
-    rig.pedals === 0 ? 'no pedals' : rig.pedals === 1 ? '1 pedal' : `${rig.pedals} pedals`;
+function RigRow({ rig, units, onDelete }: RowProps) {
   return (
     <Box
       component="li"
@@ -161,36 +159,40 @@ function RigRow({ rig, units, onTakeOff }: RowProps) {
         py: 1.5,
       }}
     >
-      <Box sx={{ minWidth: 0 }}>
-        <Typography component="h2" variant="h2" noWrap title={rig.name} sx={{ fontSize: 18 }}>
-          <Link
-            component={RouterLink}
-            to={`/rigs/${rig.id}/path`}
-            color="inherit"
-            underline="hover"
-          >
-            {rig.name}
-          </Link>
-        </Typography>
-        <Typography variant="body2" noWrap sx={{ color: 'text.secondary' }}>
-          {[rig.player, pedals, `${formatQuantity(rig.cableM, 'length', units)} of cable`]
-            .filter(Boolean)
-            .join(' · ')}
-        </Typography>
-        {rig.note && (
-          <Typography variant="body2" sx={{ mt: 0.5 }}>
-            {rig.note}
-          </Typography>
-        )}
-        <Typography variant="caption" sx={{ color: 'text.secondary' }}>
-          changed {formatDistanceToNow(new Date(rig.updatedAt), { addSuffix: true })}
-        </Typography>
-      </Box>
+      <RigTexts rig={rig} units={units} />
       <MiniRun rig={rig} />
       <RigFigure rig={rig} />
-      <IconButton aria-label={`Delete “${rig.name}”`} onClick={onTakeOff} size="small">
+      <IconButton aria-label={`Delete “${rig.name}”`} onClick={onDelete} size="small">
         <DeleteOutline fontSize="small" />
       </IconButton>
+    </Box>
+  );
+}
+
+/** What it is called, whose it is, and what is in it. */
+function RigTexts({ rig, units }: Omit<RowProps, 'onDelete'>) {
+  const pedals =
+    rig.pedals === 0 ? 'no pedals' : rig.pedals === 1 ? '1 pedal' : `${rig.pedals} pedals`;
+  return (
+    <Box sx={{ minWidth: 0 }}>
+      <Typography component="h2" variant="h2" noWrap title={rig.name} sx={{ fontSize: 18 }}>
+        <Link component={RouterLink} to={`/rigs/${rig.id}/path`} color="inherit" underline="hover">
+          {rig.name}
+        </Link>
+      </Typography>
+      <Typography variant="body2" noWrap sx={{ color: 'text.secondary' }}>
+        {[rig.player, pedals, `${formatQuantity(rig.cableM, 'length', units)} of cable`]
+          .filter(Boolean)
+          .join(' · ')}
+      </Typography>
+      {rig.note && (
+        <Typography variant="body2" sx={{ mt: 0.5 }}>
+          {rig.note}
+        </Typography>
+      )}
+      <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+        changed {formatDistanceToNow(new Date(rig.updatedAt), { addSuffix: true })}
+      </Typography>
     </Box>
   );
 }

@@ -1,3 +1,4 @@
+import type { Settings } from '@gullwind/contract';
 import { FIELD_RULES } from '@gullwind/core';
 import {
   Box,
@@ -20,7 +21,6 @@ import { QuantityField } from '../../ui/QuantityField';
 /** What holds for the whole workshop. */
 export function SettingsPage() {
   const [settings, change] = useSettings();
-  const { reference } = settings;
   useEffect(() => {
     document.title = 'Settings · Gullwind';
   }, []);
@@ -49,26 +49,38 @@ export function SettingsPage() {
         ]}
         onChange={(theme) => change({ theme })}
       />
-      <Box component="section" aria-labelledby="reference-heading" sx={{ maxWidth: 380 }}>
-        <Typography id="reference-heading" variant="h2">
-          Reference cable for new rigs
-        </Typography>
-        <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
-          “Straight in” means: the same guitar, by this cable, into the same amp. Rigs keep the one
-          they were started with.
-        </Typography>
-        {(['lengthM', 'cPerMF'] as const).map((field) => (
-          <QuantityField
-            key={field}
-            rule={FIELD_RULES.reference[field]}
-            value={reference[field]}
-            units={settings.units}
-            assumedFrom="an ordinary cable"
-            onChange={(value) => change({ reference: { ...reference, [field]: value } })}
-          />
-        ))}
-      </Box>
+      <ReferenceCable settings={settings} onChange={(reference) => change({ reference })} />
       <Backup />
+    </Box>
+  );
+}
+
+interface ReferenceProps {
+  readonly settings: Settings;
+  readonly onChange: (reference: Settings['reference']) => void;
+}
+
+/** What "straight in" means for rigs to come. */
+function ReferenceCable({ settings: { reference, units }, onChange }: ReferenceProps) {
+  return (
+    <Box component="section" aria-labelledby="reference-heading" sx={{ maxWidth: 380 }}>
+      <Typography id="reference-heading" variant="h2">
+        Reference cable for new rigs
+      </Typography>
+      <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
+        “Straight in” means: the same guitar, by this cable, into the same amp. Rigs keep the one
+        they were started with.
+      </Typography>
+      {(['lengthM', 'cPerMF'] as const).map((field) => (
+        <QuantityField
+          key={field}
+          rule={FIELD_RULES.reference[field]}
+          value={reference[field]}
+          units={units}
+          assumedFrom="an ordinary cable"
+          onChange={(value) => onChange({ ...reference, [field]: value })}
+        />
+      ))}
     </Box>
   );
 }

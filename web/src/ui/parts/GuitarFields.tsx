@@ -41,15 +41,9 @@ export const sayGuitar = ({ kind, pickupClass }: Guitar): string =>
 export function GuitarFields({ guitar, ...props }: FieldsProps & { readonly guitar: Guitar }) {
   const { units, actions } = props;
   const { id } = guitar;
+  const assumedFrom = sayGuitar(guitar);
   const target = { of: 'guitar', id } as const;
-  const shared: SharedProps = {
-    part: guitar,
-    of: 'guitar',
-    id,
-    units,
-    assumedFrom: sayGuitar(guitar),
-    actions,
-  };
+  const shared: SharedProps = { part: guitar, of: 'guitar', id, units, assumedFrom, actions };
   const choose: Choose = (field, to) => actions.edit({ kind: 'choose', target, field, to });
   return (
     <>

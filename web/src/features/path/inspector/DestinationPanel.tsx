@@ -3,7 +3,7 @@ import { Box, Button, Link, Typography } from '@mui/material';
 import { Link as RouterLink, useParams } from 'react-router';
 import { EffectsLoopFields, DestinationFields } from '../../../ui/parts/DestinationFields';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
-import { PartFields } from '../../../ui/parts/PartFields';
+import { PartFields, type FieldsOf } from '../../../ui/parts/PartFields';
 import type { PanelProps } from './panelProps';
 import { PanelHead } from './PanelHead';
 
@@ -16,13 +16,13 @@ const CAUTIONS: Readonly<Record<DestinationKind, string>> = {
   tuner: 'A tuner on a tap hears all the time; its input stays on the line.',
 };
 
-export function DestinationPanel({
-  rig,
-  units,
-  actions,
-  onSwap,
-  id,
-}: PanelProps & { readonly id: string }) {
+const REFERENCE: FieldsOf<'reference'> = [
+  ['lengthM', 'Length'],
+  ['cPerMF', 'Capacitance'],
+];
+
+export function DestinationPanel(props: PanelProps & { readonly id: string }) {
+  const { rig, units, actions, onSwap, id } = props;
   const destination = rig.electrical.destinations.find((other) => other.id === id)!;
   const target = { of: 'destination', id } as const;
   const { label } = DESTINATION_KINDS[destination.kind];
@@ -47,10 +47,7 @@ export function DestinationPanel({
         <PartFields
           part={rig.electrical.reference}
           of="reference"
-          fields={[
-            ['lengthM', 'Length'],
-            ['cPerMF', 'Capacitance'],
-          ]}
+          fields={REFERENCE}
           units={units}
           assumedFrom="an ordinary cable"
           actions={actions}

@@ -36,6 +36,12 @@ export interface RunProps {
   readonly onDragGivenUp: () => void;
 }
 
+const LIST = {
+  '&:focus-visible': { outline: 2, outlineColor: 'primary.main', outlineOffset: -2 },
+  touchAction: 'pan-y',
+  userSelect: 'none',
+} as const;
+
 /**
  * The signal's way to scale, left to right: water, thread, cables and posts; after the amp its effects
  * loop; below the line what leaves it. A list to a screen reader, with one option for everything.
@@ -63,11 +69,7 @@ export function Run(props: RunProps) {
       aria-label="The way from guitar to amp"
       aria-orientation="horizontal"
       {...(selection && { 'aria-activedescendant': optionId(selection), tabIndex: 0 })}
-      sx={{
-        '&:focus-visible': { outline: 2, outlineColor: 'primary.main', outlineOffset: -2 },
-        touchAction: 'pan-y',
-        userSelect: 'none',
-      }}
+      sx={LIST}
     >
       <HatchPattern />
       <svg
