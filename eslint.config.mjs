@@ -40,6 +40,7 @@ export default tseslint.config(
     files: ['core/src/**', 'contract/src/**', 'server/src/**', 'web/src/**'],
     plugins: { 'import-x': importX, house: { rules: { 'own-lines': ownLines } } },
     settings: {
+      ...importX.flatConfigs.typescript.settings,
       'import-x/resolver-next': [createTypeScriptImportResolver({ project: 'tsconfig.json' })],
     },
     languageOptions: { parserOptions: { projectService: true } },

@@ -4,7 +4,7 @@ import '@fontsource/source-sans-3/600.css';
 import '@fontsource/source-serif-4/400-italic.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { App } from './app/App';
+import { App } from './frame/App';
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -7,7 +7,7 @@ import { Button, IconButton, Tooltip } from '@mui/material';
 import { memo, type ReactNode } from 'react';
 import { useAppDispatch } from '../../app/storeHooks';
 import { useSettings, useThemeMode } from '../../app/useSettings';
-import { useShowKeys } from '../../app/useStageKeys';
+import { useShowKeys } from '../../app/showKeys';
 import { editorActions } from './editorSlice';
 
 interface Props {

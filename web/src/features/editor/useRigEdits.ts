@@ -2,7 +2,7 @@ import type { Edit } from '@gullwind/core';
 import { useCallback } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useAppDispatch } from '../../app/storeHooks';
-import { ignoreKeyIn } from '../../app/useStageKeys';
+import { ignoreKeyIn } from '../../app/showKeys';
 import { editorActions } from './editorSlice';
 
 /** How a stage changes the open rig. */

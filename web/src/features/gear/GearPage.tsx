@@ -1,35 +1,18 @@
 import { writeGearCsv, type RigUse, type StoredItem } from '@gullwind/contract';
-import {
-  GEAR_KINDS,
-  gearOf,
-  type GearItem,
-  type GearKind,
-  type Provenance,
-  type UnitSystem,
-} from '@gullwind/core';
+import type { GearItem, UnitSystem } from '@gullwind/core';
 import Add from '@mui/icons-material/Add';
-import {
-  Alert,
-  Box,
-  Button,
-  Checkbox,
-  FormControlLabel,
-  styled,
-  TextField,
-  Typography,
-} from '@mui/material';
+import { Alert, Box, Button, Typography } from '@mui/material';
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useSearchParams } from 'react-router';
 import { messageOf, useListGearQuery, useListUsesQuery } from '../../app/api';
 import { useSettings } from '../../app/useSettings';
-import { ChoiceField } from '../../ui/parts/ChoiceField';
 import { OpenFileButton, saveText } from '../files';
 import { AddGear, newGearId } from './AddGear';
-import { countKinds, filterGear, type GearFilter } from './gearFilter';
+import { filterGear, type GearFilter } from './gearFilter';
+import { Facets } from './Facets';
 import { GearList } from './GearList';
 import { GearSheet } from './GearSheet';
-import { RigFacet } from './RigFacet';
 import { useGearActions } from './useGear';
 
 const NO_ITEMS: readonly StoredItem[] = [];
@@ -230,104 +213,6 @@ function countRigs(uses: readonly RigUse[]): ReadonlyMap<string, number> {
   for (const { gear, rigId } of uses) rigs.set(gear, (rigs.get(gear) ?? new Set()).add(rigId));
   return new Map([...rigs].map(([gear, ids]) => [gear, ids.size]));
 }
-
-const Facet = styled('button')(({ theme }) => ({
-  display: 'flex',
-  justifyContent: 'space-between',
-  width: '100%',
-  padding: '4px 8px',
-  border: 0,
-  borderLeft: '3px solid transparent',
-  background: 'none',
-  color: 'inherit',
-  font: 'inherit',
-  fontSize: 14.5,
-  textAlign: 'left',
-  cursor: 'pointer',
-  '&[aria-pressed="true"]': { borderLeftColor: theme.chart.sea, fontWeight: 600 },
-  '&:hover': { background: theme.chart.grid },
-  '&:focus-visible': { outline: `2px solid ${theme.chart.sea}`, outlineOffset: -2 },
-  '& span': { color: theme.chart.faint, fontWeight: 400 },
-}));
-
-const ORIGINS: readonly (readonly [Provenance | 'any', string])[] = [
-  ['any', 'anywhere'],
-  ['assumed', 'a class, assumed'],
-  ['entered', 'a hand'],
-  ['sheet', 'a data sheet'],
-  ['measured', 'a meter'],
-];
-
-interface FacetsProps {
-  readonly items: readonly StoredItem[];
-  readonly uses: readonly RigUse[];
-  readonly filter: GearFilter;
-  readonly search: RefObject<HTMLInputElement | null>;
-  readonly onChange: (filter: GearFilter) => void;
-  readonly onSelect: (id: string) => void;
-}
-
-function Facets({ items, uses, filter, search, onChange, onSelect }: FacetsProps) {
-  const counts = useMemo(() => countKinds(items, filter, uses), [items, filter, uses]);
-  const kinds: readonly (GearKind | 'all')[] = ['all', ...GEAR_KINDS];
-  return (
-    <Box component="section" aria-label="What to show" sx={{ p: 1.5, overflowY: 'auto' }}>
-      <TextField
-        label="Search"
-        size="small"
-        fullWidth
-        value={filter.words}
-        inputRef={search}
-        onChange={(event) => onChange({ ...filter, words: event.target.value })}
-        onKeyDown={(event) => {
-          if (event.key === 'Escape') onChange({ ...filter, words: '' });
-          if (event.key === 'ArrowDown')
-            document.querySelector<HTMLElement>('[role="listbox"]')?.focus();
-        }}
-        sx={{ mb: 1.5 }}
-      />
-      {kinds.map((kind) => (
-        <Facet
-          key={kind}
-          type="button"
-          aria-pressed={filter.kind === kind}
-          onClick={() => onChange({ ...filter, kind })}
-        >
-          {kind === 'all' ? 'Everything' : gearOf(kind).many}
-          <span>{counts[kind]}</span>
-        </Facet>
-      ))}
-      <OriginFacet filter={filter} onChange={onChange} />
-      <RigFacet
-        rigId={filter.rigId}
-        onChange={(rigId) => onChange({ ...filter, rigId })}
-        onSelect={onSelect}
-      />
-    </Box>
-  );
-}
-
-const OriginFacet = ({ filter, onChange }: Pick<FacetsProps, 'filter' | 'onChange'>) => (
-  <Box sx={{ mt: 2 }}>
-    <ChoiceField
-      label="From"
-      value={filter.origin}
-      options={ORIGINS}
-      onChange={(origin) => onChange({ ...filter, origin })}
-    />
-    <FormControlLabel
-      label="Retired ones"
-      slotProps={{ typography: { variant: 'body2' } }}
-      control={
-        <Checkbox
-          size="small"
-          checked={filter.retired}
-          onChange={(event) => onChange({ ...filter, retired: event.target.checked })}
-        />
-      }
-    />
-  </Box>
-);
 
 const NoGear = ({ onAdd }: { readonly onAdd: () => void }) => (
   <Box sx={{ p: 3, maxWidth: 460 }}>

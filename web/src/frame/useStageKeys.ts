@@ -1,20 +1,11 @@
-import { createContext, useContext, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { matchPath, useLocation } from 'react-router';
 import { keysOf, STAGES, type KeyGroup } from '../stages';
-import { useSettings, useThemeMode } from './useSettings';
+import { ignoreKeyIn } from '../app/showKeys';
+import { useSettings, useThemeMode } from '../app/useSettings';
 
 /// Keys that every stage has, and the list of those of the one that is looked at.
-
-const NO_KEYS = '[role="menu"], [role="dialog"], [role="combobox"]';
-
-/** A key pressed where it belongs to a menu, a dialog or a list acts there alone. */
-export const ignoreKeyIn = ({ target }: KeyboardEvent): boolean =>
-  target instanceof Element && target.closest(NO_KEYS) !== null;
-
-/** Opens the list of keys. */
-export const ShowKeys = createContext<() => void>(() => undefined);
-export const useShowKeys = (): (() => void) => useContext(ShowKeys);
 
 interface StageKeys {
   readonly groups: readonly KeyGroup[];

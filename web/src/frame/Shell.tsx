@@ -5,9 +5,10 @@ import { generatePath, NavLink, Outlet, useMatch } from 'react-router';
 import { useEditor } from '../features/editor';
 import { Intake } from '../features/files';
 import { STAGES, type Stage } from '../stages';
-import { hearFailures } from './failures';
+import { hearFailures } from '../app/failures';
+import { ShowKeys } from '../app/showKeys';
 import { KeysDialog } from './KeysDialog';
-import { ShowKeys, useStageKeys } from './useStageKeys';
+import { useStageKeys } from './useStageKeys';
 
 const RAIL_PX = 76;
 
