@@ -1,5 +1,25 @@
-export * from './frequencyGrid';
-export * from './section';
+export {
+  DRAW_GRID,
+  FIGURE_BANDS,
+  FIGURE_GRID,
+  gridOf,
+  LEVEL_FREQUENCY_HZ,
+  POINTS_PER_OCTAVE,
+  TREBLE_BAND,
+  TREBLE_GRID,
+} from './frequencyGrid';
+export type { Band, FrequencyGrid } from './frequencyGrid';
+export { NO_CONTROLS } from './section';
+export type {
+  CableElement,
+  Controls,
+  Load,
+  PairSource,
+  PathElement,
+  PickupSource,
+  Section,
+  Source,
+} from './section';
 export { LadderBuilder, Op, PARAMETERS_PER_OP } from './ladder';
 export type { Branch, Ladder } from './ladder';
 export {

@@ -1,12 +1,28 @@
-export * from './body';
-export * from './device';
-export * from './destination';
-export * from './fittings';
-export * from './gearItem';
-export * from './guitar';
-export * from './cable';
-export * from './sourced';
-export * from './fields';
-export * from './kinds';
-export * from './limits';
-export * from './shape';
+export { typicalBody } from './body';
+export type { CaseSide, Polarity } from './body';
+export { DEVICE_CLASSES, deviceOfClass, wantsPickup } from './device';
+export type { BypassChoice, BypassKind, Device, DeviceClass, PowerLost, Side } from './device';
+export { DESTINATION_KINDS, destinationOfKind } from './destination';
+export type { Destination, DestinationKind, InputKind } from './destination';
+export { PLUG_SHAPES, plugOfShape, typicalBoard, typicalSupply } from './fittings';
+export type { Board, Plug, PlugJoint, PlugShape, Supply } from './fittings';
+export { GEAR_ID, gearItem, HIGHEST_PRICE, MOST_ID, NO_QUALITIES } from './gearItem';
+export type { GearItem, GearKind, ItemOf, Qualities, RigItem, RigKind, Things } from './gearItem';
+export { guitarOfClass, PICKUP_CLASSES, pickupOfClass, picofarad } from './guitar';
+export type { BleedTopology, Guitar, GuitarKind, Pickup, PickupClass, Pot, Wiring } from './guitar';
+export {
+  CABLE_CLASSES,
+  cableOfClass,
+  conductorM,
+  DEFAULT_REFERENCE_CABLE,
+  patchCable,
+} from './cable';
+export type { Cable, CableClass, ReferenceCable } from './cable';
+export { assumed, entered, isSameSourced, LONGEST_SOURCE, PROVENANCES } from './sourced';
+export type { Provenance, Sourced } from './sourced';
+export { CHOICE_RULES, FIELD_RULES, fieldRule } from './fields';
+export type { FieldRule, PartKind } from './fields';
+export { GEAR_KINDS, gearOf, isForRigs } from './kinds';
+export { LONGEST_NAME, LONGEST_NOTE, MOST_LOOPS } from './limits';
+export { shapeOf } from './shape';
+export type { Shape, ShapeNode } from './shape';

@@ -1,4 +1,12 @@
-export * from './elements';
+export {
+  cableElements,
+  destinationLoad,
+  guitarSource,
+  inputLoad,
+  offRole,
+  sideSource,
+  wiperFraction,
+} from './elements';
 export { spotOf } from './step';
 export type { Spot } from './step';
 export { cableAsStep } from './deviceSteps';
