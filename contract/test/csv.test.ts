@@ -6,6 +6,7 @@ import {
   readGearRows,
   readItem,
   readTable,
+  sortJson,
   writeGearCsv,
   type GearReport,
 } from '../src';
@@ -168,6 +169,35 @@ describe('what is wrong is said by its row, and the other rows go on', () => {
   });
 });
 
+test('where a value is from is written as people write it', () => {
+  const { items } = readCsv('Cable,Length (m)\nGull,6\n');
+  const [item] = items as [Extract<GearItem, { kind: 'cable' }>];
+  const lengthM = { value: 6, from: 'measured', on: '2026-02-28', by: 'LCR 3', tolerance: 0.05 };
+  const written = writeGearCsv([{ ...item, thing: { ...item.thing, lengthM } as Cable }]);
+  expect(written).toContain('measured; on 2026-02-28; ±5 %; by LCR 3');
+});
+
+test('only what was measured has a day and a meter', () => {
+  const list = 'Cable,Length (m),Capacitance (pF),Conductor per metre of reach,Date,Meter\nGull,6,600,1.2,2026-02-28,LCR 3\n';
+  expect(cableOf(readCsv(list)).coil).toMatchObject({ on: '2026-02-28', by: 'LCR 3' });
+  const typed = cableOf(readCsv(list, { from: 'entered' })).coil;
+  expect(typed).toEqual({ value: 1.2, from: 'entered' });
+});
+
+test('what a JSON file holds is told by a look at it', () => {
+  const rigs = [
+    { format: 1, devices: [] },
+    { format: 3, rows: [] },
+    { format: 4, electrical: {} },
+    { format: 99 },
+  ];
+  for (const rig of rigs) expect(sortJson(rig)).toBe('rig');
+  expect(sortJson({ kind: 'gullwind-workspace', format: 2 })).toBe('workspace');
+  for (const other of [null, [], [{ format: 4, electrical: {} }], 'rig', 4, {}, { format: 2 }])
+    expect(sortJson(other)).toBe('unknown');
+  expect(sortJson({ format: 'four', electrical: {} })).toBe('unknown');
+});
+
 describe('files that are no table', () => {
   const refusal = (bytes: Uint8Array): string => {
     const text = decodeText(bytes);
@@ -191,6 +221,7 @@ describe('files that are no table', () => {
       utf16(true, true),
       utf16(false, true),
       utf16(true, false),
+      utf16(false, false),
     ])
       expect(decodeText(bytes)).toEqual({ kind: 'ok', value: text });
   });

@@ -89,7 +89,7 @@ describe.each(['day', 'night'] as const)('axe by %s', (theme) => {
     await expectNoViolations();
     for (const pin of (await driver.findElements({ css: PIN })).slice(0, 2)) await pin.click();
     await page.find('[aria-label="Proposals side by side"]');
-    await page.findText('button', 'Take B over');
+    await page.findText('button', 'Use plan B');
     await expectNoViolations();
   });
 

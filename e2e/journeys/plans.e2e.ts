@@ -125,7 +125,7 @@ describe('with demo data', () => {
     expect(await table.getText()).toMatch(/Leave it alone/u);
     await page.findText('th', 'distance, pit');
     const first = await page.textOf('[data-testid="proposal"] i');
-    await (await page.findText('button', 'Take C over')).click();
+    await (await page.findText('button', 'Use plan C')).click();
     await page.eventually('another rig', async () => {
       const now = await page.textOf('[data-testid="proposal"] i');
       return Number(now) < Number(first) / 4;

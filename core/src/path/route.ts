@@ -34,7 +34,7 @@ export interface Route {
 }
 
 /** Passive alternatives of a side way that are told apart; beyond, its switches stand as they are. */
-const MOST_LIMBS = 64;
+const MOST_LOADS = 64;
 
 /** Every row that a signal can be followed along to an end that judges it: amps, DIs, mixers, amp loops. */
 export function routeRows(rig: Chain): readonly Row[] {
@@ -208,7 +208,7 @@ function followSide(
   for (const [i, step] of steps.entries()) {
     const [before, rest] = [steps.slice(0, i), steps.slice(i + 1)];
     if (step.kind === 'side' && step.device === deviceId) {
-      const other = step.isDriven ? [] : limb(rest, load, deviceId);
+      const other = step.isDriven ? [] : wayAsLoad(rest, load, deviceId);
       return [...before, ...other, ...out];
     }
     if (step.kind !== 'choice' || !contains(step, deviceId)) continue;
@@ -230,8 +230,8 @@ const contains = (step: Step, deviceId: string): boolean =>
  * A way as a load on the line it leaves: up to the first input on it. Where switches choose between such
  * loads, so does the result.
  */
-function limb(steps: readonly Step[], load: Load, deviceId: string): readonly Step[] {
-  let left = MOST_LIMBS;
+function wayAsLoad(steps: readonly Step[], load: Load, deviceId: string): readonly Step[] {
+  let choices = MOST_LOADS;
   const spot = spotOf('device', deviceId, 'key');
   const hung = (path: readonly PathElement[], destination: Load): readonly Step[] => [
     { kind: 'wire', spot, elements: [{ kind: 'branch', path, load: destination }], cableM: 0 },
@@ -251,7 +251,7 @@ function limb(steps: readonly Step[], load: Load, deviceId: string): readonly St
         throw new Error(`the side jack of ${step.device} is not settled`);
       case 'choice': {
         const off = walk([...step.off, ...after], path);
-        if (--left <= 0) return off;
+        if (--choices <= 0) return off;
         return [{ ...step, off, on: walk([...step.on, ...after], path) }];
       }
     }
@@ -284,5 +284,5 @@ function sideLoad(rig: Chain, deviceId: string, settle: Settle): readonly Step[]
     to.kind === 'destination'
       ? loadAt(rig, to.destination)
       : inputLoad(findDevice(rig, to.device)!.on);
-  return limb(withSides(rig, settle(rowSteps(rig, row)), settle), load, deviceId);
+  return wayAsLoad(withSides(rig, settle(rowSteps(rig, row)), settle), load, deviceId);
 }

@@ -13,7 +13,7 @@ export interface Shows {
   /** What the curve of the rig is called. */
   readonly now: string;
   readonly band: boolean;
-  readonly sure: boolean;
+  readonly tolerance: boolean;
   readonly pins: readonly PinnedCurve[];
 }
 
@@ -43,7 +43,7 @@ export function CurveKey({ shows }: { shows: Shows }) {
           envelope of all states, not one of them
         </span>
       )}
-      {shows.sure && (
+      {shows.tolerance && (
         <span>
           <svg width={26} height={10} aria-hidden>
             <rect width={26} height={10} fill={chart.buoy} fillOpacity={0.18} />

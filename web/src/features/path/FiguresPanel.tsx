@@ -17,7 +17,7 @@ import { Assumptions } from '../../ui/parts/Assumptions';
 import type { Analysed } from '../../workers/useAnalysis';
 import { toleranceIn, type ToleranceWork } from '../../workers/useTolerance';
 import { Band, Figure } from '../../ui/Figure';
-import { SurenessLine } from './SurenessLine';
+import { ToleranceLine } from './ToleranceLine';
 import { selectStop, type Selection } from './selection';
 
 const MOST_PARTS = 6;
@@ -32,7 +32,7 @@ export const FiguresPanel = memo(function FiguresPanel({ analysed, work, units, 
   return (
     <>
       <Figures analysis={sounding} bands={bandsOf(work)} />
-      <SurenessLine work={work} />
+      <ToleranceLine work={work} />
       <Disclosure title="Assumed values that matter most">
         <Assumptions
           rig={analysed.rig}

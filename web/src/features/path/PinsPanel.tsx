@@ -14,7 +14,7 @@ import type { PinnedSound } from '../../workers/questions.worker';
 import { differenceIn, type ToleranceWork } from '../../workers/useTolerance';
 import { Band, Figure } from '../../ui/Figure';
 import { PinMark } from './PinMark';
-import { SurenessLine } from './SurenessLine';
+import { ToleranceLine } from './ToleranceLine';
 import type { PathActions } from './usePathActions';
 
 interface Props {
@@ -55,7 +55,7 @@ export const PinsPanel = memo(function PinsPanel({ rig, nowDb, pinned, work, act
           actions={actions}
         />
       ))}
-      {rig.pins.length > 0 && <SurenessLine work={work} />}
+      {rig.pins.length > 0 && <ToleranceLine work={work} />}
     </>
   );
 });

@@ -31,7 +31,7 @@ interface CurvePoint {
   /** Lowest and highest level over all counted states. */
   readonly band?: readonly [number, number];
   /** 5 and 95 % of what it may be within the tolerances. */
-  readonly sure?: readonly [number, number];
+  readonly tolerance?: readonly [number, number];
   /** Levels of the pins, in their order. */
   readonly pins?: readonly (number | null)[];
 }
@@ -77,8 +77,11 @@ export const ResponseChart = memo(function ResponseChart(props: Props) {
     () => curvePoints({ analysed, states, pins, tolerance }),
     [analysed, states, pins, tolerance],
   );
-  const [band, sure] = [states !== null, tolerance !== null];
-  const shows = useMemo(() => ({ band, sure, pins, now: nowName }), [band, sure, pins, nowName]);
+  const [hasBand, hasTolerance] = [states !== null, tolerance !== null];
+  const shows = useMemo(
+    () => ({ band: hasBand, tolerance: hasTolerance, pins, now: nowName }),
+    [hasBand, hasTolerance, pins, nowName],
+  );
   return (
     <Box
       component="section"
@@ -120,7 +123,7 @@ function curvePoints({ analysed, states, pins, tolerance }: Props): readonly Cur
       now: analysis.kind === 'sounding' ? analysis.nowDb[i]! : null,
       ...(envelope ? { band: [envelope.lowDb[k]!, envelope.highDb[k]!] as const } : {}),
       ...(tolerance
-        ? { sure: [tolerance.curve.lowDb[k]!, tolerance.curve.highDb[k]!] as const }
+        ? { tolerance: [tolerance.curve.lowDb[k]!, tolerance.curve.highDb[k]!] as const }
         : {}),
       ...(pins.length > 0 ? { pins: pins.map(({ nowDb }) => nowDb?.[i] ?? null) } : {}),
     });
@@ -179,8 +182,8 @@ function Frame({ low, high, shows }: { low: number; high: number; shows: Shows }
       {shows.band && (
         <Area {...BAND} dataKey="band" name="over all states" fill={chart.sea} fillOpacity={0.22} />
       )}
-      {shows.sure && (
-        <Area {...BAND} dataKey="sure" name="tolerance" fill={chart.buoy} fillOpacity={0.18} />
+      {shows.tolerance && (
+        <Area {...BAND} dataKey="tolerance" name="tolerance" fill={chart.buoy} fillOpacity={0.18} />
       )}
       <CartesianGrid stroke={chart.grid} xAxisId="hz" />
       <Axes low={low} high={high} />

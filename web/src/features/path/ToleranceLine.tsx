@@ -2,7 +2,7 @@ import { Box, Button, LinearProgress, Typography } from '@mui/material';
 import type { ToleranceWork } from '../../workers/useTolerance';
 
 /** Asks how sure the figures are, shows how far that is, and lets it be stopped. */
-export function SurenessLine({ work }: { readonly work: ToleranceWork }) {
+export function ToleranceLine({ work }: { readonly work: ToleranceWork }) {
   const { state, start, stop } = work;
   if (state.kind === 'running') {
     const { done, of } = state.progress ?? { done: 0, of: 1 };
