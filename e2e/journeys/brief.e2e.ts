@@ -79,10 +79,10 @@ test('by wireless: the first cable is short, and it goes back to a cable', async
   const { page } = world;
   await page.open(`/rigs/${STORM_BOARD}/brief`);
   await page.choose('It arrives by', 'wireless');
-  await page.find('[aria-label="Take wireless pair out"]');
+  await page.find('[aria-label="Delete wireless pair"]');
   await page.choose('It arrives by', 'a cable');
   await page.eventually('no wireless', async () => {
-    const found = await world.driver.findElements({ css: '[aria-label="Take wireless pair out"]' });
+    const found = await world.driver.findElements({ css: '[aria-label="Delete wireless pair"]' });
     return found.length === 0;
   });
 });
