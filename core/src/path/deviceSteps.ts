@@ -167,9 +167,9 @@ function switcherSteps(rig: Chain, device: Device, powered: boolean): readonly S
 /** What is left of a device when its supply has failed. */
 function darkSteps(rig: Chain, device: Device): readonly Step[] {
   const spot = spotOf('device', device.id);
-  if (device.insert === 'switched' && device.powerLost === 'bypass')
-    return switcherSteps(rig, device, false);
-  if (device.bypass === 'passive') return [passiveStep(device, spot)];
+  const isSwitcher = device.insert === 'switched';
+  if (isSwitcher && device.powerLost === 'bypass') return switcherSteps(rig, device, false);
+  if (!isSwitcher && device.bypass === 'passive') return [passiveStep(device, spot)];
   if (device.powerLost === 'bypass')
     return [wire(device, spot, offRole(device) === 'hardwiredWire')];
   const side = isEngaged(rig, device) ? device.on : device.off;

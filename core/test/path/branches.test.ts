@@ -237,6 +237,50 @@ describe('without power', () => {
       stop: 2,
     });
   });
+
+  test('what is passive needs none', () => {
+    const volume = box('passiveVolume', 'd1', { powerLost: 'silence' });
+    const row = mainOf([volume], [cable('l1', 6), cable('l2', 4)]);
+    const powered = rigOf([row]);
+    const dark = rigOf([row], { state: state({}, { unpowered: ['d1'] }) });
+    expect(drivePath(routeOf(dark)).interrupted).toBeNull();
+    expect(drivePath(routeOf(dark)).sections).toEqual(drivePath(routeOf(powered)).sections);
+  });
+
+  test('a switcher opens all its loops and drives nothing, or is silent; a closed loop is not on the way', () => {
+    const loops: Row = {
+      id: 'r2',
+      at: { kind: 'loop', device: 'd1', loop: 0 },
+      devices: [box('drive', 'd2')],
+      cables: [cable('l3', 0.4), cable('l4', 0.5)],
+    };
+    const dark = (powerLost: Device['powerLost']) => {
+      const switcher = box('switcher', 'd1', {
+        loops: 2,
+        bufferIn: true,
+        bufferOut: true,
+        powerLost,
+      });
+      return rigOf([mainOf([switcher], [cable('l1', 6), cable('l2', 4)]), loops], {
+        state: state({ 'd1.0': true, d2: true }, { unpowered: ['d1'] }),
+      });
+    };
+    const path = [cableC(6), ...WIRE, ...WIRE, cableC(4)];
+    expectWay(dark('bypass'), [{ source: BRIGHT, path, load: AMP }]);
+    expect(drivePath(routeOf(dark('silence'))).interrupted!.kind).toBe('muted');
+  });
+});
+
+test('a bypass that can be switched is what it is set to', () => {
+  const set = (bypassChoice: Device['bypassChoice']) =>
+    rigOf([
+      mainOf(
+        [box('delay', 'd1', { bypass: 'switchable', bypassChoice })],
+        [cable('l1', 6), cable('l2', 4)],
+      ),
+    ]);
+  expectWay(set('true'), [{ source: BRIGHT, path: [cableC(6), ...WIRE, cableC(4)], load: AMP }]);
+  expect(drivePath(routeOf(set('buffered'))).sections).toHaveLength(2);
 });
 
 test('a DI or a mixer as the end', () => {
