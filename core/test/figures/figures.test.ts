@@ -87,6 +87,22 @@ describe('resonance', () => {
     }
   });
 
+  test('its height is above the mean from 200 to 600 Hz', () => {
+    const sloped = DRAW_GRID.frequencyHz.map(
+      (f) =>
+        2 * Math.log2(Math.min(f, 600) / 600) + 8 * Math.exp(-((4 * Math.log2(f / 3000)) ** 2)),
+    );
+    const base = [...DRAW_GRID.frequencyHz.keys()].filter((i) => {
+      const f = DRAW_GRID.frequencyHz[i]!;
+      return f >= 200 && f <= 600;
+    });
+    const mean = base.reduce((sum, i) => sum + sloped[i]!, 0) / base.length;
+    const found = resonanceOf(sloped);
+    if (found.kind !== 'resonance') throw new Error(found.kind);
+    expect(found.heightDb).toBeCloseTo(8 - mean, 2);
+    expect(found.frequencyHz).toBeCloseTo(3000, -1);
+  });
+
   test('none where nothing stands more than 0.3 dB out, or the top is at the edge', () => {
     expect(resonanceOf(peak(3000, 0.29)).kind).toBe('noResonance');
     expect(resonanceOf(peak(3000, 0.31)).kind).toBe('resonance');

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { compileSection, createLadderState, gridOf, solveLadder } from '../../src/circuit';
 import { writeNetlist, writeResponseCsv } from '../../src/formats';
-import { analyseRig, measureRig, nameCable, nameSpot } from '../../src/figures';
+import { analyseRig, measureRig } from '../../src/figures';
 import { deviceOfClass, entered, guitarOfClass, pickupOfClass, type Guitar } from '../../src/gear';
 import { drivePath, routeOf, routeRows } from '../../src/path';
 import {
@@ -163,25 +163,6 @@ test('every connection is named by where it goes, each by its own', () => {
   const capacitors = netlist.text.match(/^Cc_\S+ \S+/gmu)!.join('\n');
   for (const name of ['cable_in', 'patch_to_delay', 'cable_to_the_amp'])
     expect(capacitors).toContain(`Cc_${name}`);
-});
-
-test('a cable, a connection and an open loop have names of their own', () => {
-  const start = applyEdits(
-    newRig('named'),
-    insertDevice(newRig('named'), 0, { ...deviceOfClass('switcher', '', 'Ferryman'), loops: 2 }),
-  );
-  const row = mainRow(start);
-  const [first, last] = row.cables.map((one) => one!.id) as [string, string];
-  const { id: device } = row.devices[0]!;
-  expect(nameCable(start, first, 1)).toBe('the cable in');
-  expect(nameCable(start, last)).toBe('the cable to the amp');
-  expect(nameCable(start, row.id, 1)).toBe('the cable to the amp');
-  expect(nameCable(start, 'nowhere')).toBe('a cable');
-  const spot = (part: 'openLoop' | 'whole', index = 0) =>
-    nameSpot(start, { kind: 'device', id: device, part, index });
-  expect(spot('whole')).toBe('Ferryman');
-  expect(spot('openLoop', 1)).not.toBe(spot('openLoop', 0));
-  expect(spot('openLoop', 1)).toContain('Ferryman');
 });
 
 test('what cannot be heard has no circuit', () => {
