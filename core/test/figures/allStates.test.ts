@@ -12,7 +12,7 @@ import { deviceOfClass, entered } from '../../src/gear';
 import { addLevels, routeOf, SectionSolver } from '../../src/path';
 import { applyEdits, insertDevice, newRig, type Rig } from '../../src/rig';
 import { randomRig } from '../rig/randomRig';
-import { pathOf, stand } from '../rig/straightRow';
+import { pathOf, switchedTo } from '../rig/straightRow';
 
 function states(rig: Rig, counted = switchesOf(rig)): StatesSounding {
   const analysis = analyseStates(rig, counted);
@@ -37,7 +37,7 @@ function bruteForce(rig: Rig, counted: readonly string[]) {
   const found: { trebleDb: number; nowDb: Float64Array }[] = [];
   for (let bits = 0; bits < 2 ** counted.length; bits++) {
     const positions = Object.fromEntries(counted.map((id, k) => [id, ((bits >> k) & 1) === 1]));
-    const path = pathOf(stand(rig, positions));
+    const path = pathOf(switchedTo(rig, positions));
     if (path.interrupted) continue;
     const now = levelsOf(path.sections.map(({ circuit }) => circuit));
     found.push({ trebleDb: figuresOf(now.figure, reference.figure).trebleDb, nowDb: now.draw });

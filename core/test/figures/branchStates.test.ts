@@ -13,7 +13,7 @@ import {
   type Rig,
   withElectrical,
 } from '../../src/rig';
-import { pathOf, stand } from '../rig/straightRow';
+import { pathOf, switchedTo } from '../rig/straightRow';
 
 /// All states of rigs with branches, against every combination one by one.
 
@@ -88,7 +88,7 @@ function bruteForce(rig: Rig, rowId: string) {
     const positions = Object.fromEntries(counted.map((id, k) => [id, ((bits >> k) & 1) === 1]));
     if (rig.electrical.links.some((link) => new Set(link.map((id) => positions[id])).size > 1))
       continue;
-    const path = pathOf(stand(rig, positions), rowId);
+    const path = pathOf(switchedTo(rig, positions), rowId);
     if (path.interrupted) continue;
     const circuits = path.sections.map(({ circuit }) => circuit);
     const key = JSON.stringify(circuits);
@@ -121,7 +121,7 @@ test('extremes, spread and envelope of every branch are those of brute force; ex
           expect(found.envelope.lowDb[k]).toBeCloseTo(Math.min(...levels), 6);
         });
         for (const extreme of [found.brightest, found.dullest]) {
-          const stood = pathOf(stand(rig, extreme.positions), id);
+          const stood = pathOf(switchedTo(rig, extreme.positions), id);
           expect(stood.interrupted).toBeNull();
           const reference = levelsOf([routeOf(rig, id).reference]);
           const now = levelsOf(stood.sections.map(({ circuit }) => circuit));
@@ -158,7 +158,7 @@ test('pedals in an open loop are counted once: three closed ways and one open', 
   const reference = levelsOf([routeOf(rig).reference]);
   const trebles = ways.flatMap(([one, d2]) =>
     ways.map(([two, d3]) => {
-      const path = pathOf(stand(rig, { [first]: one, d2, [second]: two, d3 }));
+      const path = pathOf(switchedTo(rig, { [first]: one, d2, [second]: two, d3 }));
       const now = levelsOf(path.sections.map(({ circuit }) => circuit));
       return figuresOf(now.figure, reference.figure).trebleDb;
     }),

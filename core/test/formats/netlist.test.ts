@@ -17,7 +17,7 @@ import {
 import { fitPickupSimulator } from '../../src/tools';
 import { size } from '../circuit/complex';
 import { randomRig } from '../rig/randomRig';
-import { stand, withGuitar } from '../rig/straightRow';
+import { switchedTo, withGuitar } from '../rig/straightRow';
 import { voltageAt } from './nodalAnalysis';
 
 const HZ = [30, 400, 1500, 4000, 9000, 18_000];
@@ -113,7 +113,7 @@ test('every kind of branch, and a cable so long that it is a line', () => {
   const last = mainRow(rig).cables.at(-1)!.id;
   rig = applyEdits(rig, setCableLength(last, 90), { kind: 'switch', playing: 'g1' });
   // The main way, the tuner and the second amp by their side jacks, and the amp's loop.
-  expect(expectSame(stand(rig, { 'd4.0': true }))).toBe(routeRows(rig).length);
+  expect(expectSame(switchedTo(rig, { 'd4.0': true }))).toBe(routeRows(rig).length);
 });
 
 test('a pickup simulator ahead of a fuzz', () => {
@@ -125,13 +125,15 @@ test('a pickup simulator ahead of a fuzz', () => {
     lH: { value: 2.2 },
     rOhm: { value: 5650 },
   });
-  expectSame(stand(fitted, { d2: true }));
-  const [bare, with_] = [rig, fitted].map((one) => measureRig(stand(one, { d2: true })));
+  expectSame(switchedTo(fitted, { d2: true }));
+  const [bare, with_] = [rig, fitted].map((one) => measureRig(switchedTo(one, { d2: true })));
   if (bare!.kind !== 'sounding' || with_!.kind !== 'sounding') throw new Error('silent');
   // 2.2 H and 5.65 kΩ into 8 kΩ: quieter, and duller, as from the pickup itself.
   expect(with_!.figures.levelDb).toBeLessThan(bare!.figures.levelDb - 3);
   expect(with_!.figures.trebleDb).toBeLessThan(bare!.figures.trebleDb - 6);
-  expect(measureRig(stand(fitted, { d2: false }))).toEqual(measureRig(stand(rig, { d2: false })));
+  expect(measureRig(switchedTo(fitted, { d2: false }))).toEqual(
+    measureRig(switchedTo(rig, { d2: false })),
+  );
 });
 
 test('nodes can be followed by a person; names are never twice', () => {

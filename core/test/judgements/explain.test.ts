@@ -12,7 +12,7 @@ import {
   setCableLength,
   type Rig,
 } from '../../src/rig';
-import { stand } from '../rig/straightRow';
+import { switchedTo } from '../rig/straightRow';
 
 function board(): Rig {
   let rig = applyEdits(newRig('board'), setCableLength('l1', 6));
@@ -57,7 +57,7 @@ test('the switch it names is the one that changes most, from where it stands now
   const rig = board();
   const all = ['d1', 'd2', 'd3'].map((id) => ({
     id,
-    db: treble(stand(rig, { [id]: true })) - treble(rig),
+    db: treble(switchedTo(rig, { [id]: true })) - treble(rig),
   }));
   const most = all.reduce((a, b) => (Math.abs(b.db) > Math.abs(a.db) ? b : a));
   const { name } = mainRow(rig).devices.find(({ id }) => id === most.id)!;
@@ -65,7 +65,7 @@ test('the switch it names is the one that changes most, from where it stands now
   expect(said).toContain(
     `${name} switched on would change treble by ${formatSignedDb(most.db)} dB`,
   );
-  const on = stand(rig, { [most.id]: true });
+  const on = switchedTo(rig, { [most.id]: true });
   expect(paragraph(on, 'Which switch changes it most')).toContain('switched off would');
 });
 

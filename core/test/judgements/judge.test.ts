@@ -18,7 +18,7 @@ import {
   withElectrical,
 } from '../../src/rig';
 import { fitPickupSimulator, removePickupSimulator } from '../../src/tools';
-import { stand, withDestination, withGuitar } from '../rig/straightRow';
+import { switchedTo, withDestination, withGuitar } from '../rig/straightRow';
 
 /// Each judgement in a rig that deserves it, and absent from one that does not.
 
@@ -195,7 +195,7 @@ test('it’s fine is a judgement too, said with its figures, and warnings come b
 });
 
 test('every judgement has a key of its own, a reason, numbers and says when it applies', () => {
-  const rig = stand(
+  const rig = switchedTo(
     row(['wah', 'delay', 'lowImpedanceFuzz', 'passiveVolume', 'delay', 'delay', 'delay']),
     {
       d4: false,

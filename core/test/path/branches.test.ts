@@ -2,7 +2,7 @@ import type { PathElement } from '../../src/circuit';
 import { deviceOfClass, destinationOfKind, entered, type Device, type Cable } from '../../src/gear';
 import { drivePath, routeOf } from '../../src/path';
 import { withElectrical, type Row } from '../../src/rig';
-import { stand, withDestination, withCables } from '../rig/straightRow';
+import { switchedTo, withDestination, withCables } from '../rig/straightRow';
 import {
   AMP,
   BRIGHT,
@@ -82,7 +82,7 @@ describe('side jacks', () => {
       'r2',
     );
     // With the drive on the other way ends at its input.
-    const on = stand(off, { d2: true });
+    const on = switchedTo(off, { d2: true });
     const toDrive: PathElement = {
       kind: 'branch',
       path: [...WIRE, cableC(0.3)],
@@ -129,7 +129,7 @@ describe('loops', () => {
     const closed = { ...rigOf(rows), state: state({ 'd1.0': true, 'd1.1': true }) };
     const path = [cableC(6), cableC(0.4), ...WIRE, cableC(0.5), cableC(0.2), ...WIRE, cableC(4)];
     expectWay(closed, [{ source: BRIGHT, path, load: AMP }]);
-    const on = stand(closed, { d2: true });
+    const on = switchedTo(closed, { d2: true });
     expectWay(on, [
       { source: BRIGHT, path: [cableC(6), cableC(0.4)], load: into(500e3, 20e-12) },
       { source: from(5000), path: [cableC(0.5), cableC(0.2), ...WIRE, cableC(4)], load: AMP },
@@ -181,7 +181,7 @@ describe('loops', () => {
       source.kind === 'voltage' ? source.gain : 1,
     );
     expect(gains).toEqual([1, 1, 1, 10 ** (6 / 20)]);
-    const trueBypass = stand(rig, { d3: false });
+    const trueBypass = switchedTo(rig, { d3: false });
     const gateOff = withElectrical(trueBypass, {
       rows: gated.map((row, i) =>
         i === 0

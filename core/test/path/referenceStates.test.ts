@@ -3,7 +3,7 @@ import { analyseStates } from '../../src/figures';
 import { assumed, deviceOfClass, cableOfClass, type Device, type Side } from '../../src/gear';
 import { routeOf, TrebleMeter } from '../../src/path';
 import { newRig, type Rig } from '../../src/rig';
-import { devicesOf, pathOf, stand, withRowOf } from '../rig/straightRow';
+import { devicesOf, pathOf, switchedTo, withRowOf } from '../rig/straightRow';
 import { readLoad, readSource, type ReferenceSection } from '../reference/referenceSection';
 
 interface ReferenceSide {
@@ -66,7 +66,7 @@ function against(rig: Rig, on: readonly number[]) {
   const reference = meter.measure(routeOf(rig).reference);
   let trebleDb = -reference.trebleDb;
   let levelDb = -reference.levelDb;
-  for (const { circuit } of pathOf(stand(rig, positions)).sections) {
+  for (const { circuit } of pathOf(switchedTo(rig, positions)).sections) {
     const treble = meter.measure(circuit);
     trebleDb += treble.trebleDb;
     levelDb += treble.levelDb;

@@ -38,7 +38,7 @@ import {
   type Target,
 } from '../../src/rig';
 
-import { devicesOf, cablesOf, stand, withRowOf } from './straightRow';
+import { devicesOf, cablesOf, switchedTo, withRowOf } from './straightRow';
 
 /// Random rigs and random edits of them, valid and not.
 
@@ -81,7 +81,7 @@ export const randomRig: fc.Arbitrary<Rig> = fc
       bypass,
     }));
     const straight = withRowOf(rig, devices, [cablesOf(rig)[0]!, ...cables]);
-    return stand(
+    return switchedTo(
       straight,
       Object.fromEntries(row.flatMap(({ on }, i) => (on ? [[`d${i + 1}`, true]] : []))),
     );

@@ -47,7 +47,7 @@ export const withDestination = (rig: Rig, destination: Partial<Destination>): Ri
     ],
   });
 
-export const stand = (rig: Rig, positions: SwitchState['positions']): Rig => ({
+export const switchedTo = (rig: Rig, positions: SwitchState['positions']): Rig => ({
   ...rig,
   state: { ...rig.state, positions: { ...rig.state.positions, ...positions } },
 });

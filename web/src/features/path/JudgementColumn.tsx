@@ -99,7 +99,7 @@ function Looked(props: Props) {
           analysed={states}
           nowDb={nowDb}
           uncounted={uncounted}
-          onStand={actions.stand}
+          onRecall={actions.recall}
           onCount={props.onCount}
         />
       );

@@ -7,14 +7,14 @@ interface Props {
   readonly open: OpenRig;
   readonly onAdd: () => void;
   /** Scene, guitar, destination and power. */
-  readonly standBar: ReactNode;
+  readonly stateBar: ReactNode;
   readonly exportMenu: ReactNode;
 }
 
 /** Whose rig this is, how it stands with the server, and the few things that act on all of it. */
-export const PathHeader = ({ open, onAdd, standBar, exportMenu }: Props) => (
+export const PathHeader = ({ open, onAdd, stateBar, exportMenu }: Props) => (
   <StageHeader open={open}>
-    {standBar}
+    {stateBar}
     <AddButton onAdd={onAdd} />
     {exportMenu}
   </StageHeader>

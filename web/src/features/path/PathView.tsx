@@ -19,7 +19,7 @@ import type { PinnedCurve } from './CurveKey';
 import { ResponseChart } from './ResponseChart';
 import { Run } from './run/Run';
 import { shownRows, stopsOf } from './run/runWays';
-import { StandBar } from './StandBar';
+import { StateBar } from './StateBar';
 import { usePathActions, type PathActions } from './usePathActions';
 import { usePathKeys } from './usePathKeys';
 
@@ -41,7 +41,7 @@ export function PathView({ open }: { open: OpenRig }) {
       <PathHeader
         open={open}
         onAdd={actions.add}
-        standBar={<StandBar rig={rig} rowId={rowId} actions={actions} />}
+        stateBar={<StateBar rig={rig} rowId={rowId} actions={actions} />}
         exportMenu={<ExportMenu read={path.readNow} />}
       />
       <Run

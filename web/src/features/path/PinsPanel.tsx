@@ -40,7 +40,7 @@ export const PinsPanel = memo(function PinsPanel({ rig, nowDb, pinned, work, act
       </Button>
       <Typography variant="body2" sx={{ my: 0.75, color: 'text.secondary' }}>
         {isFull
-          ? `${MOST_PINS} pins are the most; let one go first.`
+          ? `${MOST_PINS} pins are the most; delete one first.`
           : 'Keeps the rig as it is now as a curve to compare with.'}
       </Typography>
       {rig.pins.map((pin, index) => (
@@ -114,7 +114,7 @@ function PinHead({ rig, pin, index, actions }: PinProps) {
       </Button>
       <IconButton
         size="small"
-        aria-label={`Let ${pin.name} go`}
+        aria-label={`Delete ${pin.name}`}
         sx={{ p: 0 }}
         onClick={() => actions.edit(removeFrom(rig, 'pins', pin.id))}
       >

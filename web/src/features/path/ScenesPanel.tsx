@@ -191,7 +191,7 @@ function Named({ rig, id, of, name, actions, children }: NamedProps) {
       {children}
       <IconButton
         size="small"
-        aria-label={`Let ${word} ${name} go`}
+        aria-label={`Delete ${word} ${name}`}
         sx={{ p: 0 }}
         onClick={() => actions.edit(removeFrom(rig, of === 'scene' ? 'scenes' : 'places', id))}
       >

@@ -20,7 +20,7 @@ interface Props {
   /** T of the rig as it stands, where it sounds. */
   readonly nowDb: number | null;
   readonly uncounted: ReadonlySet<string>;
-  readonly onStand: (positions: Readonly<Record<string, boolean>>) => void;
+  readonly onRecall: (positions: Readonly<Record<string, boolean>>) => void;
   readonly onCount: (id: string, counts: boolean) => void;
 }
 
@@ -29,7 +29,7 @@ export const StatesPanel = memo(function StatesPanel({
   analysed,
   nowDb,
   uncounted,
-  onStand,
+  onRecall,
   onCount,
 }: Props) {
   if (!analysed) return <Typography variant="body2">Counting …</Typography>;
@@ -44,8 +44,8 @@ export const StatesPanel = memo(function StatesPanel({
       </Typography>
       <SpreadFigures states={states} />
       <StatesHistogram states={states} nowDb={nowDb} />
-      <Extreme name="Brightest" rig={rig} extreme={states.brightest} onStand={onStand} />
-      <Extreme name="Dullest" rig={rig} extreme={states.dullest} onStand={onStand} />
+      <Extreme name="Brightest" rig={rig} extreme={states.brightest} onRecall={onRecall} />
+      <Extreme name="Dullest" rig={rig} extreme={states.dullest} onRecall={onRecall} />
       <Counted
         rig={rig}
         switches={switchesOn(rig, rowId)}
@@ -95,17 +95,17 @@ interface ExtremeProps {
   readonly name: string;
   readonly rig: Rig;
   readonly extreme: ExtremeState;
-  readonly onStand: Props['onStand'];
+  readonly onRecall: Props['onRecall'];
 }
 
-/** One end of the spread by the names that are on in it; a press stands the board in that state. */
-function Extreme({ name, rig, extreme, onStand }: ExtremeProps) {
+/** One end of the spread by the names that are on in it; a press recalls it. */
+function Extreme({ name, rig, extreme, onRecall }: ExtremeProps) {
   const on = switchesOf(rig)
     .filter((id) => extreme.positions[id])
     .map((id) => nameSwitch(rig, id));
   const ties = extreme.ties > 1 ? ` (one of ${extreme.ties.toLocaleString('en')} alike)` : '';
   return (
-    <LineButton type="button" title="Recall this state" onClick={() => onStand(extreme.positions)}>
+    <LineButton type="button" title="Recall this state" onClick={() => onRecall(extreme.positions)}>
       <i>{formatSignedDb(extreme.trebleDb, 2)}</i>
       <b>{name}</b>: {on.length === 0 ? 'everything off' : `${on.join(', ')} on`}
       {ties}

@@ -190,8 +190,8 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | null) =
           insert(insertDevice(rigNow(), gap, item.thing, row));
         } else edit(replacement(rigNow(), selection, item));
       },
-      /** Stands the board in a state, all its switches in one edit. */
-      stand: (positions: Readonly<Record<string, boolean>>) => edit({ kind: 'switch', positions }),
+      /** Recalls a switch state, all its switches in one edit. */
+      recall: (positions: Readonly<Record<string, boolean>>) => edit({ kind: 'switch', positions }),
       play: (guitar: string | null) => edit({ kind: 'switch', playing: guitar }),
       power: (isThere: boolean) =>
         edit({ kind: 'switch', unpowered: isThere ? [] : withoutMains(rigNow()) }),

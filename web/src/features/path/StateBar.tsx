@@ -24,9 +24,9 @@ const ALL_OFF = 'off';
 const NOBODY = 'nobody';
 
 /** How the rig stands: its scene, who plays, which end is looked at, whether there is power. */
-export const StandBar = memo(StandChoices, hasSameChoices);
+export const StateBar = memo(StateChoices, hasSameChoices);
 
-function StandChoices(props: Props) {
+function StateChoices(props: Props) {
   const { rig } = props;
   const { places, guitars } = rig.electrical;
   const ways = routeRows(rig);
