@@ -43,6 +43,7 @@ export {
   setCableLength,
   toggleSwitch,
 } from './composeEdit';
+export { isDay } from './day';
 export { sayDifferences } from './differences';
 export { applyEdit, applyEdits, applyTrusted, findPart, touchedBy, withPart } from './edits';
 export type { Edit, EditResult, Lists, NamedTarget, Target } from './edits';

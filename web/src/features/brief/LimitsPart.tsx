@@ -1,8 +1,10 @@
 import {
   allCables,
   editBrief,
+  isDay,
   isPatch,
   MOST_ADDED_BOXES,
+  MOST_HOURS_A_DAY,
   MOST_MONEY,
   nameCable,
   type Brief,
@@ -10,6 +12,7 @@ import {
 import { Checkbox, FormControlLabel, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { PlainNumberField } from '../../ui/PlainNumberField';
+import { TextLine } from '../../ui/parts/TextLine';
 import type { BriefPartProps } from './briefPart';
 import { Part } from './Part';
 
@@ -57,7 +60,38 @@ export function LimitsPart({ rig, edit }: BriefPartProps) {
         onNone={() => change({ mostBoxes: null })}
       />
       <Hint />
+      <TimeFields brief={brief} onChange={change} />
     </Part>
+  );
+}
+
+interface TimeProps {
+  readonly brief: Brief;
+  readonly onChange: (to: Partial<Brief>) => void;
+}
+
+const dayProblem = (text: string): string | null =>
+  text === '' || isDay(text) ? null : `Ready by: “${text}” is not a day such as 2026-11-25.`;
+
+/** When it has to be ready, and how much time there is until then. */
+function TimeFields({ brief, onChange }: TimeProps) {
+  return (
+    <>
+      <TextLine
+        label="Ready by"
+        value={brief.deadline ?? ''}
+        check={dayProblem}
+        onChange={(day) => onChange({ deadline: day === '' ? null : day })}
+      />
+      <PlainNumberField
+        label="Hours a day for it"
+        value={brief.hoursADay}
+        max={MOST_HOURS_A_DAY}
+        none="not given"
+        onChange={(hoursADay) => onChange({ hoursADay })}
+        onNone={() => onChange({ hoursADay: null })}
+      />
+    </>
   );
 }
 

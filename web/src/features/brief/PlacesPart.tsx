@@ -5,17 +5,22 @@ import {
   isPatch,
   keepPlace,
   nameCable,
+  plugInAtPlace,
   removeFrom,
   setLengthAt,
   goToPlace,
   type Cable,
+  type Place,
+  type RigItem,
   type Sourced,
 } from '@gullwind/core';
 import Add from '@mui/icons-material/Add';
 import DeleteOutline from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, styled } from '@mui/material';
+import { useState } from 'react';
 import { NameField } from '../../ui/NameField';
 import { QuantityField } from '../../ui/QuantityField';
+import { GearPicker } from '../picker';
 import type { BriefPartProps } from './briefPart';
 import { Part } from './Part';
 
@@ -25,6 +30,7 @@ const NAME_STYLE = { fontSize: 14, fontWeight: 600, width: '100%' } as const;
 
 /** How long the long cables are now, at each place, and how short they may get. */
 export function PlacesPart({ rig, units, edit }: BriefPartProps) {
+  const { destinations, ownDestination } = rig.electrical;
   const cables = allCables(rig).filter((cable) => !isPatch(cable));
   const addPlace = () => {
     const taken = rig.electrical.places.map(({ name }) => name);
@@ -111,6 +117,17 @@ export function PlacesPart({ rig, units, edit }: BriefPartProps) {
                 </tr>
               );
             })}
+            {rig.electrical.places.length > 0 && (
+              <tr>
+                <th scope="row">plugged into</th>
+                <td colSpan={2}>{(ownDestination ?? destinations[0]!).name}</td>
+                {rig.electrical.places.map((place) => (
+                  <td key={place.id}>
+                    <PluggedInto rig={rig} place={place} edit={edit} />
+                  </td>
+                ))}
+              </tr>
+            )}
           </tbody>
         </Grid>
       </Box>
@@ -128,6 +145,44 @@ export function PlacesPart({ rig, units, edit }: BriefPartProps) {
         </Button>
       ))}
     </Part>
+  );
+}
+
+interface PluggedProps extends Pick<BriefPartProps, 'rig' | 'edit'> {
+  readonly place: Place;
+}
+
+/** What stands at a place: the rig's own amp, or another one that waits there. */
+function PluggedInto({ rig, place, edit }: PluggedProps) {
+  const [isAsking, setAsking] = useState(false);
+  const { destination, id, name } = place;
+  const pick = (item: RigItem) => {
+    setAsking(false);
+    if (item.kind !== 'destination') return;
+    const there = { ...item.thing, id: rig.electrical.destinations[0]!.id };
+    edit(plugInAtPlace(rig, id, { destination: there }));
+  };
+  return (
+    <>
+      <Button
+        size="small"
+        aria-label={`Plugged into at ${name}`}
+        title="Another amp or input that waits there"
+        onClick={() => setAsking(true)}
+      >
+        {destination?.name ?? 'the same'}
+      </Button>
+      {destination && (
+        <IconButton
+          size="small"
+          aria-label={`The same at ${name} as everywhere`}
+          onClick={() => edit(plugInAtPlace(rig, id, { destination: null }))}
+        >
+          <DeleteOutline sx={{ fontSize: 16 }} />
+        </IconButton>
+      )}
+      {isAsking && <GearPicker kind="destination" onClose={() => setAsking(false)} onPick={pick} />}
+    </>
   );
 }
 
