@@ -54,10 +54,13 @@ export function useLongWork<J extends JobName>(
     let isWanted = true;
     const show = (state: WorkStateOf<J>) => isWanted && setHeld({ of: question, state });
     show({ kind: 'running', progress: null });
-    const tell = (progress: Progress<J>) => show({ kind: 'running', progress });
+    // Progress and outcome come by ports of their own: the last progress may come after the end.
+    let hasEnded = false;
+    const tell = (progress: Progress<J>) => !hasEnded && show({ kind: 'running', progress });
     void run(key, job, question, tell).then((outcome) => {
-      if (outcome.kind === 'stopped') setHeld((now) => now && { ...now, state: halted(now.state) });
-      else show(outcome);
+      hasEnded = true;
+      if (outcome.kind !== 'stopped') show(outcome);
+      else if (isWanted) setHeld((now) => now && { ...now, state: halted(now.state) });
     });
     return () => {
       isWanted = false;
