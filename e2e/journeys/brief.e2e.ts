@@ -36,6 +36,34 @@ test('what is said stays: uses, limits, places, approach; a reload shows it agai
   expect(await (await page.find('input[value="oneBuffer"]')).isSelected()).toBe(true);
 });
 
+test('another amp waits at one place: its figures are of that amp, and the rig keeps its own', async () => {
+  const { page, driver } = world;
+  await page.open(`/rigs/${PIT_BOARD}/brief`);
+  const name = (await page.find('[aria-label^="Plugged into at "]')).getAttribute('aria-label');
+  const place = (await name)!.replace('Plugged into at ', '');
+  const choice = `[aria-label="Plugged into at ${place}"]`;
+  expect(await page.textOf(choice)).toBe('the same');
+  await page.click(choice);
+  await page.find('[role="dialog"] input');
+  await page.press('line input');
+  await page.findText('li', 'ine input');
+  await page.press(Key.ENTER);
+  await page.eventually('plugged in', async () => (await page.textOf(choice)) !== 'the same');
+  await page.typeInto('Ready by', '2027-02-30');
+  await page.findText('*', 'Ready by: “2027-02-30” is not a day');
+  await page.typeInto('Ready by', '2027-02-28');
+  await page.typeInto('Hours a day for it', '3');
+  await page.saved();
+  await driver.navigate().refresh();
+  expect(await page.textOf(choice)).not.toBe('the same');
+  expect(await (await page.inputOf('Ready by')).getAttribute('value')).toBe('2027-02-28');
+  await page.click(`[aria-label="The same at ${place} as everywhere"]`);
+  await page.eventually('its own again', async () => (await page.textOf(choice)) === 'the same');
+  await page.typeInto('Ready by', '');
+  await page.typeInto('Hours a day for it', '');
+  await page.saved();
+});
+
 test('a length out of reach is refused where it was typed', async () => {
   const { page } = world;
   await page.open(`/rigs/${PIT_BOARD}/brief`);

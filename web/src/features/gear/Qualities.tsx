@@ -4,24 +4,24 @@ import { PanelGroup } from '../../ui/parts/PanelGroup';
 import { TextLine } from '../../ui/parts/TextLine';
 
 const FORMS = [
-  ['', 'unsaid'],
+  ['', 'not given'],
   ['madeUp', 'made up'],
   ['reel', 'on a reel'],
 ] as const;
 const STIFFNESSES = [
-  ['', 'unsaid'],
+  ['', 'not given'],
   ['soft', 'soft'],
   ['medium', 'medium'],
   ['stiff', 'stiff'],
 ] as const;
 const RUGGEDNESSES = [
-  ['', 'unsaid'],
+  ['', 'not given'],
   ['delicate', 'delicate'],
   ['sturdy', 'sturdy'],
   ['roadworthy', 'fit for the road'],
 ] as const;
 const SHIELDS = [
-  ['', 'unsaid'],
+  ['', 'not given'],
   ['spiral', 'spiral'],
   ['braid', 'braid'],
   ['doubleBraid', 'double braid'],
