@@ -141,12 +141,16 @@ export class Page {
 
   /** Lets a file go over the page, as a hand would that drags it in. */
   async drop(name: string, text: string): Promise<void> {
-    await this.driver.executeScript(
-      `const data = new DataTransfer();
-       data.items.add(new File([arguments[1]], arguments[0]));
+    await this.driver.executeAsyncScript(
+      `const [name, text, done] = arguments;
+       const data = new DataTransfer();
+       data.items.add(new File([text], name));
        const target = document.querySelector('main');
-       for (const kind of ['dragenter', 'dragover', 'drop'])
-         target.dispatchEvent(new DragEvent(kind, { bubbles: true, cancelable: true, dataTransfer: data }));`,
+       // With time between them, as a hand takes: what a drag shows is gone once it is over.
+       ['dragenter', 'dragover', 'drop'].forEach((kind, i) => setTimeout(() => {
+         target.dispatchEvent(new DragEvent(kind, { bubbles: true, cancelable: true, dataTransfer: data }));
+         if (kind === 'drop') done();
+       }, 80 * i));`,
       name,
       text,
     );
