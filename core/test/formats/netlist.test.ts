@@ -162,6 +162,8 @@ test('every connection is named by where it goes, each by its own', () => {
   );
   const netlist = writeNetlist(rig);
   if (netlist.kind === 'refused') throw new Error(netlist.message);
+  // One volt, in phase: the response is the voltage at the last node.
+  expect(netlist.text).toMatch(/^Vv_guitar \S+ 0 DC 0 AC 1$/mu);
   const capacitors = netlist.text.match(/^Cc_\S+ \S+/gmu)!.join('\n');
   for (const name of ['cable_in', 'patch_to_delay', 'cable_to_the_amp'])
     expect(capacitors).toContain(`Cc_${name}`);
