@@ -178,7 +178,8 @@ test('where a value is from is written as people write it', () => {
 });
 
 test('only what was measured has a day and a meter', () => {
-  const list = 'Cable,Length (m),Capacitance (pF),Conductor per metre of reach,Date,Meter\nGull,6,600,1.2,2026-02-28,LCR 3\n';
+  const list =
+    'Cable,Length (m),Capacitance (pF),Conductor per metre of reach,Date,Meter\nGull,6,600,1.2,2026-02-28,LCR 3\n';
   expect(cableOf(readCsv(list)).coil).toMatchObject({ on: '2026-02-28', by: 'LCR 3' });
   const typed = cableOf(readCsv(list, { from: 'entered' })).coil;
   expect(typed).toEqual({ value: 1.2, from: 'entered' });
@@ -238,6 +239,11 @@ describe('files that are no table', () => {
     [
       'bytes',
       Uint8Array.of(0xc3, 0x28, 0xff),
+      'This is not text in UTF-8 or UTF-16. Save it as UTF-8.',
+    ],
+    [
+      'letters of one byte each',
+      Uint8Array.from('nÿme,length\nA,6\n', (letter) => letter.charCodeAt(0)),
       'This is not text in UTF-8 or UTF-16. Save it as UTF-8.',
     ],
     [
