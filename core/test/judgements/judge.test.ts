@@ -164,6 +164,22 @@ test('steady minds the spread, shaped the resonance', () => {
   expect(find(row([]), 'resonance')).toBeUndefined();
 });
 
+test('a resonance too high is brought down by more cable, one too low up by less', () => {
+  const rig = row([], 'shaped');
+  const analysis = analyseRig(rig);
+  if (analysis.kind !== 'sounding' || analysis.resonance.kind !== 'resonance')
+    throw new Error('no resonance');
+  const { frequencyHz } = analysis.resonance;
+  const wanting = (wantedHz: number) =>
+    find(
+      withElectrical(rig, { approach: { kind: 'shaped', wantedHz: entered(wantedHz) } }),
+      'resonance',
+    )!;
+  expect(wanting(frequencyHz / 1.3).reason).toMatch(/too high: a longer cable/u);
+  expect(numberOf(wanting(frequencyHz / 1.3), 'apart')).toMatch(/^\+4\.5/u);
+  expect(wanting(frequencyHz * 1.3).reason).toMatch(/too low: a shorter cable/u);
+});
+
 test('a piezo wants megohms, a DI the source that it is made for', () => {
   const piezo = withGuitar(newRig('ukulele'), { kind: 'piezo' });
   expect(find(piezo, 'piezoLoad')).toMatchObject({ weight: 'warning' });

@@ -192,6 +192,10 @@ test('only what acts as a thing is built is counted', () => {
   const coil = guitarOfClass('brightSingle', '');
   expect(counts({ kind: 'guitar', thing: { ...coil, kind: 'piezo' } })).toBe(1);
   expect(counts({ kind: 'guitar', thing: coil })).toBe(7);
+  const bled = (['none', 'capacitor', 'parallel', 'series'] as const).map((bleed) =>
+    counts({ kind: 'guitar', thing: { ...coil, bleed } }),
+  );
+  expect(bled).toEqual([7, 8, 9, 9].map((n) => n + bled[0]! - 7));
   // On: four; as a wire: strays and contacts.
   expect(counts({ kind: 'device', thing: deviceOfClass('drive', '') })).toBe(6);
   expect(counts({ kind: 'device', thing: deviceOfClass('delay', '') })).toBe(8);

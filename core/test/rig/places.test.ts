@@ -1,14 +1,16 @@
 import { measureRig, measureScenes, measurePlaces } from '../../src/figures';
-import { deviceOfClass, entered } from '../../src/gear';
+import { deviceOfClass, destinationOfKind, entered, type Cable } from '../../src/gear';
 import {
   applyEdit,
   applyEdits,
   checkRig,
   insertDevice,
+  isPatch,
   keepScene,
   keepPlace,
   measureOutPlace,
   newRig,
+  plugInAtPlace,
   removeFrom,
   setCableLength,
   placeNow,
@@ -99,4 +101,57 @@ test('absurd lengths are refused where they stand', () => {
       message: 'Cable length: 500\u00a0m is above the most, 100\u00a0m.',
     },
   ]);
+});
+
+describe('another amp that waits at a place', () => {
+  const hired = { ...destinationOfKind('mixer', 'Hired desk', 'e1') };
+  const own = (rig: Rig) => rig.electrical.destinations[0]!;
+  const rig = board();
+  const stage = rig.electrical.places[1]!;
+  const plugged = applyEdits(rig, plugInAtPlace(rig, stage.id, { destination: hired }));
+  const there = plugged.electrical.places[1]!;
+
+  test('figures of that place are of that amp, everywhere; those of the others and of the rig stay', () => {
+    const [homeBefore] = measurePlaces(rig, 'r1');
+    const [home, big] = measurePlaces(plugged, 'r1');
+    expect(home).toEqual(homeBefore);
+    expect(measureRig(plugged)).toEqual(measureRig(rig));
+    const withHired = applyEdits(rig, { kind: 'replace', part: { of: 'destination', to: hired } });
+    const expected = measureRig(withHired);
+    if (expected.kind !== 'sounding') throw new Error('silent');
+    expect(big!.sound!.figures).toEqual(expected.figures);
+    expect(big!.sound!.figures.trebleDb).not.toBeCloseTo(treble(rig), 1);
+  });
+
+  test('going there plugs it in, going elsewhere plugs the rig’s own in again, and one undo takes it back', () => {
+    const moved = applyEdit(plugged, goToPlace(plugged, there));
+    if (moved.kind === 'refused') throw new Error(moved.message);
+    expect(own(moved.rig).name).toBe('Hired desk');
+    expect(placeNow(moved.rig)).toEqual(there);
+    expect(checkRig(moved.rig)).toEqual([]);
+    expect(applyEdits(moved.rig, moved.inverse)).toEqual(plugged);
+    const back = applyEdits(moved.rig, goToPlace(moved.rig, moved.rig.electrical.places[0]!));
+    expect(own(back)).toEqual(own(rig));
+    expect(placeNow(back)!.name).toBe('home');
+  });
+
+  test('a place kept while it is plugged in keeps that amp; one kept elsewhere has none of its own', () => {
+    const moved = applyEdits(plugged, goToPlace(plugged, there));
+    const kept = applyEdits(moved, keepPlace(moved, 'the same hall'));
+    expect(kept.electrical.places[2]!.destination!.name).toBe('Hired desk');
+    expect(applyEdits(rig, keepPlace(rig, 'yard')).electrical.places[2]!.destination).toBeNull();
+  });
+
+  test('a loop of its own is the rig’s amp with another loop', () => {
+    const loop = { sendOhm: entered(600), returnOhm: entered(10e3), returnF: entered(50e-12) };
+    const looped = applyEdits(rig, plugInAtPlace(rig, stage.id, { loop }));
+    const moved = applyEdits(looped, goToPlace(looped, looped.electrical.places[1]!));
+    expect(own(moved)).toMatchObject({ name: own(rig).name, ...loop });
+  });
+});
+
+test('a metre is a patch still, more is not', () => {
+  const [cable] = cablesOf(board()) as [Cable];
+  const isPatchOf = (m: number) => isPatch({ ...cable, lengthM: entered(m) });
+  expect([0.15, 1, 1.01].map(isPatchOf)).toEqual([true, true, false]);
 });
