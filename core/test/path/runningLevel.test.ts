@@ -1,15 +1,18 @@
 import { analyseRig, type SoundingAnalysis } from '../../src/figures';
-import { cableOfClass, deviceOfClass, entered } from '../../src/gear';
+import { cableOfClass, deviceOfClass, entered, type Cable } from '../../src/gear';
 import { newRig } from '../../src/rig';
 import { withRowOf } from '../rig/straightRow';
 
 /// The level on the way: what one would have if it ended there.
 
-const sounding = (lengthM: number): SoundingAnalysis => {
+const sounding = (lengthM: number, more: Partial<Cable> = {}): SoundingAnalysis => {
   const rig = withRowOf(
     newRig('long'),
     [deviceOfClass('drive', 'd1', 'drive')],
-    [cableOfClass('ordinary', 'l1', entered(lengthM)), cableOfClass('ordinary', 'l2', entered(4))],
+    [
+      { ...cableOfClass('ordinary', 'l1', entered(lengthM)), ...more },
+      { ...cableOfClass('ordinary', 'l2', entered(4)), ...more },
+    ],
   );
   const analysis = analyseRig(rig);
   if (analysis.kind !== 'sounding') throw new Error(analysis.kind);
@@ -30,9 +33,11 @@ test('along a cable it is read at equal parts of its length, from guitar to amp'
   }
 });
 
-test('its last point is the treble of the whole, and a cut cable loses no plug', () => {
-  const { points, figures } = sounding(7);
-  expect(points.at(-1)!.treble.trebleDb).toBeCloseTo(figures.trebleDb, 9);
+test('its last point is the treble of the whole, with what is in the plugs; a cut cable loses none', () => {
+  for (const added of [false, true]) {
+    const { points, figures } = sounding(7, { added, addedF: entered(2e-9) });
+    expect(points.at(-1)!.treble.trebleDb).toBeCloseTo(figures.trebleDb, 9);
+  }
   const at = (lengthM: number) =>
     sounding(lengthM).points.find(({ spot }) => spot.at === 'in' && spot.stop > 0)!.treble.trebleDb;
   // 0.99 m is one piece, 1.01 m are two: nothing jumps where a cable begins to be cut.
