@@ -11,8 +11,10 @@ import {
   newRig,
   recallScene,
   removeGuitar,
+  removeRows,
   switchesOfDevice,
   withoutMains,
+  type Edit,
 } from '../../src/rig';
 
 /// What a kept switch state means once the rig around it is another.
@@ -68,4 +70,23 @@ test('what is always on is engaged; anything else only while its switch says so'
 test('the mains feed every device of every row', () => {
   const rig = twoGuitars();
   expect(withoutMains(rig)).toEqual(mainRow(rig).devices.map(({ id }) => id));
+});
+
+test('the switches of what goes with a row go off, and no others', () => {
+  const start = newRig('switcher');
+  const put = applyEdits(
+    start,
+    insertDevice(start, 0, { ...deviceOfClass('switcher', '', 'Ferryman'), loops: 2 }),
+  );
+  const loop = put.electrical.rows.find(({ at }) => at.kind === 'loop')!;
+  const rig = applyEdits(put, insertDevice(put, 0, deviceOfClass('drive', ''), loop.id));
+  const inLoop = rig.electrical.rows.find(({ id }) => id === loop.id)!;
+  const [drive, switcher] = [inLoop.devices[0]!.id, mainRow(rig).devices[0]!.id];
+  const on = applyEdits(rig, {
+    kind: 'switch',
+    positions: { [drive]: true, [`${switcher}.1`]: true },
+  });
+  const [off] = removeRows(on, [inLoop]) as [Edit];
+  const { positions } = applyEdits(on, off).state;
+  expect([positions[drive] ?? false, positions[`${switcher}.1`]]).toEqual([false, true]);
 });
