@@ -9,9 +9,8 @@ import {
   Typography,
 } from '@mui/material';
 import { useState } from 'react';
-import { api, messageOf, useRestoreWorkspaceMutation } from '../../app/api';
-import { useAppDispatch } from '../../app/storeHooks';
-import { saveText } from './saveText';
+import { messageOf, useRestoreWorkspaceMutation } from '../../app/api';
+import { useBackUp } from './useBackUp';
 
 interface Props {
   readonly name: string;
@@ -69,21 +68,3 @@ export function RestoreWorkspace({ name, workspace, onClose }: Props) {
     </Dialog>
   );
 }
-
-function useBackUp() {
-  const dispatch = useAppDispatch();
-  return async () => {
-    const { data } = await dispatch(
-      api.endpoints.getWorkspace.initiate(undefined, { forceRefetch: true }),
-    );
-    if (data) saveWorkspace(data);
-  };
-}
-
-/** A backup under the day it was made. */
-export const saveWorkspace = (workspace: Workspace): void =>
-  saveText(
-    `gullwind-${new Date().toISOString().slice(0, 10)}.json`,
-    `${JSON.stringify(workspace)}\n`,
-    'application/json',
-  );

@@ -1,5 +1,5 @@
 export { Intake } from './Intake';
 export { OpenFileButton } from './OpenFileButton';
-export { saveWorkspace } from './RestoreWorkspace';
+export { useBackUp } from './useBackUp';
 export { saveText } from './saveText';
 export { ExportMenu } from './ExportMenu';

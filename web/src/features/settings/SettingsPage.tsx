@@ -10,12 +10,9 @@ import {
   RadioGroup,
   Typography,
 } from '@mui/material';
-import { useSnackbar } from 'notistack';
 import { useEffect } from 'react';
-import { api, messageOf } from '../../app/api';
-import { useAppDispatch } from '../../app/storeHooks';
 import { useSettings } from '../../app/useSettings';
-import { OpenFileButton, saveWorkspace } from '../files';
+import { OpenFileButton, useBackUp } from '../files';
 import { QuantityField } from '../../ui/QuantityField';
 
 /** What holds for the whole workshop. */
@@ -87,15 +84,7 @@ function ReferenceCable({ settings: { reference, units }, onChange }: ReferenceP
 
 /** Everything to a file, and back. */
 function Backup() {
-  const dispatch = useAppDispatch();
-  const { enqueueSnackbar } = useSnackbar();
-  const backUp = async () => {
-    const answer = await dispatch(
-      api.endpoints.getWorkspace.initiate(undefined, { forceRefetch: true }),
-    );
-    if (answer.data) saveWorkspace(answer.data);
-    else enqueueSnackbar(messageOf(answer.error), { variant: 'warning' });
-  };
+  const backUp = useBackUp();
   return (
     <Box component="section" aria-labelledby="backup-heading">
       <Typography id="backup-heading" variant="h2">
