@@ -1,6 +1,14 @@
 import type { Source } from '../circuit';
 import { cableAsStep, routeOf, type Spot, type Route, type RouteStep } from '../path';
-import { allDevices, cableAt, findCable, switchesOfDevice, type Rig, type Place } from '../rig';
+import {
+  allDevices,
+  cableAt,
+  destinationAt,
+  findCable,
+  switchesOfDevice,
+  type Rig,
+  type Place,
+} from '../rig';
 import type { NumberedLoad, SectionNode, SectionTree, Wire } from './sectionTree';
 
 /// A way with all its switches open as links, each knowing what follows it and where it stands in a section
@@ -135,9 +143,10 @@ class Linker {
   }
 }
 
-/** Whether a place changes cables that are only felt as a load on the line: then the way itself is another. */
-export const changesLoads = (rig: Rig, { lengths }: Place): boolean =>
-  rig.electrical.rows.some(
+/** Whether a place changes what is only felt as a load: a cable beside the way, or the amp. Then the way itself is another. */
+export const changesLoads = ({ electrical }: Rig, place: Place): boolean =>
+  destinationAt(electrical, place) !== electrical.destinations[0] ||
+  electrical.rows.some(
     ({ at, cables }) =>
-      at.kind === 'side' && cables.some((cable) => cable && lengths[cable.id] !== undefined),
+      at.kind === 'side' && cables.some((cable) => cable && place.lengths[cable.id] !== undefined),
   );

@@ -1,15 +1,23 @@
-import { deviceOfClass, entered, guitarOfClass, type DeviceClass } from '../../src/gear';
+import {
+  destinationOfKind,
+  deviceOfClass,
+  entered,
+  guitarOfClass,
+  type DeviceClass,
+} from '../../src/gear';
 import { Evaluator } from '../../src/plans';
 import {
   addGuitar,
   applyEdits,
   editBrief,
+  goToPlace,
   insertDevice,
   keepScene,
   keepPlace,
   linkSwitch,
   mainRow,
   newRig,
+  plugInAtPlace,
   setCableLength,
   toggleSwitch,
   type Rig,
@@ -51,6 +59,21 @@ test('a tap whose cable is longer elsewhere: the way itself is another there', (
   const there = keptAt(keptAt(rig, 'here', side, 2), 'there', side, 12);
   expect(there.electrical.places[1]!.lengths[side]).toBeDefined();
   expectSame(there);
+});
+
+test('another amp that waits at a place, whether the rig stands there or not', () => {
+  const rig = rowOfClasses('drive', 'wah');
+  const last = mainRow(rig).cables.at(-1)!.id;
+  const kept = keptAt(keptAt(rig, 'home', last, 4), 'hall', last, 9);
+  const hall = kept.electrical.places[1]!.id;
+  const desk = { ...destinationOfKind('mixer', 'hired desk'), id: 'e1' };
+  const waits = applyEdits(kept, plugInAtPlace(kept, hall, { destination: desk }));
+  expectSame(waits);
+  expect(new Evaluator().score(waits).terms.distance).not.toBeCloseTo(
+    new Evaluator().score(kept).terms.distance,
+    1,
+  );
+  expectSame(applyEdits(waits, goToPlace(waits, waits.electrical.places[1]!)));
 });
 
 test('two guitars, a loop with pedals in it, linked switches, scenes that do not count', () => {
