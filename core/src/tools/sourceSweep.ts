@@ -1,7 +1,14 @@
-import { PICKUP_CLASSES, guitarOfClass, type Guitar, type PickupClass } from '../gear';
+import {
+  CABLE_CLASSES,
+  PICKUP_CLASSES,
+  cableOfClass,
+  guitarOfClass,
+  type CableClass,
+  type Guitar,
+  type PickupClass,
+} from '../gear';
 import { measureRig, type Resonance } from '../figures';
-import { CABLE_CLASSES, cableOfClass, type CableClass } from '../gear';
-import { findCable, withElectrical, withElectricalPart, type Chain } from '../rig';
+import { findCable, playingGuitar, withElectrical, withElectricalPart, type Chain } from '../rig';
 
 /** The same chain from one source. */
 export interface SweptSource {
@@ -56,8 +63,7 @@ export function pickupOrCable(rig: Chain, cableId: string): readonly WhatIf[] {
   const cable = findCable(rig, cableId);
   const now = absolute(rig);
   if (!cable || !now) return [];
-  const guitar =
-    rig.electrical.guitars.find(({ id }) => id === rig.state.playing) ?? rig.electrical.guitars[0]!;
+  const guitar = playingGuitar(rig);
   const pickups = (Object.keys(PICKUP_CLASSES) as PickupClass[])
     .filter((name) => name !== guitar.pickupClass)
     .map((name) => ({
