@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import ts from 'typescript';
@@ -93,23 +94,21 @@ function mutantsIn(root, file) {
   return found;
 }
 
-/** Mulberry32: the same seed draws the same sample. */
-function randomOf(seed) {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
-
+/**
+ * The same seed draws the same sample; a mutation stays in it or out of it whatever becomes of the code around it.
+ */
 export function sampleMutants(all, count, seed) {
-  const random = randomOf(seed);
-  const rest = [...all];
-  const drawn = [];
-  while (drawn.length < count && rest.length > 0)
-    drawn.push(...rest.splice(Math.floor(random() * rest.length), 1));
-  return drawn.sort((a, b) => (a.file < b.file ? -1 : a.file > b.file ? 1 : a.line - b.line));
+  const seen = new Map();
+  const drawn = all.map((mutant) => {
+    const { file, text, before, after } = mutant;
+    const name = [seed, file, text, before, after].join('\n');
+    const nth = (seen.get(name) ?? 0) + 1;
+    seen.set(name, nth);
+    return { mutant, lot: createHash('sha1').update(`${name}\n${nth}`).digest('hex') };
+  });
+  return drawn
+    .sort((a, b) => (a.lot < b.lot ? -1 : 1))
+    .slice(0, count)
+    .map(({ mutant }) => mutant)
+    .sort((a, b) => (a.file < b.file ? -1 : a.file > b.file ? 1 : a.line - b.line));
 }

@@ -53,6 +53,17 @@ test('each figure in it is one that the model gives', () => {
   expect(paragraph(rig, 'Elsewhere')).toContain(`big stage ${formatSignedDb(treble(rig))} dB`);
 });
 
+test('what would fix it says what is to be paid, or that nothing is', () => {
+  const rig = board();
+  const fix = (brief: Partial<Rig['texts']['brief']>) =>
+    paragraph(
+      { ...rig, texts: { ...rig.texts, brief: { ...rig.texts.brief, ...brief } } },
+      'What would fix it',
+    );
+  expect(fix({})).toMatch(/\(\d+ minutes, about [1-9]\d* to pay\)/u);
+  expect(fix({ nothingBought: true })).toMatch(/\(\d+ minutes, nothing to buy\)|leave it/u);
+});
+
 test('the switch it names is the one that changes most, from where it stands now', () => {
   const rig = board();
   const all = ['d1', 'd2', 'd3'].map((id) => ({

@@ -18,7 +18,7 @@ import {
   withElectrical,
 } from '../../src/rig';
 import { fitPickupSimulator, removePickupSimulator } from '../../src/tools';
-import { switchedTo, withDestination, withGuitar } from '../rig/straightRow';
+import { switchedTo, withDestination, withDevices, withGuitar } from '../rig/straightRow';
 
 /// Each judgement in a rig that deserves it, and absent from one that does not.
 
@@ -147,6 +147,20 @@ test('bookends wants a low impedance at the end in every state', () => {
   expect(find(row(['buffer', 'drive'], 'bookends'), 'weakEnd')).toMatchObject({ weight: 'note' });
   expect(find(row(['drive', 'buffer'], 'bookends'), 'weakEnd')).toBeUndefined();
   expect(find(row(['buffer', 'drive']), 'weakEnd')).toBeUndefined();
+  // What it would bring is what the same box brings with the output of a buffer.
+  const weak = switchedTo(row(['buffer', 'drive'], 'bookends'), { d2: true });
+  const long = applyEdits(weak, setCableLength(mainRow(weak).cables[2]!.id, 30));
+  const strong = withDevices(long, (device) => ({
+    ...device,
+    on: { ...device.on, rOutOhm: entered(150) },
+  }));
+  const treble = (rig: Rig) => {
+    const analysis = analyseRig(rig);
+    if (analysis.kind !== 'sounding') throw new Error(analysis.kind);
+    return analysis.figures.trebleDb;
+  };
+  const said = numberOf(find(long, 'weakEnd'), 'a buffer there, as it stands')!;
+  expect(Number(said.replace(' dB', ''))).toBeCloseTo(treble(strong) - treble(long), 1);
 });
 
 test('steady minds the spread, shaped the resonance', () => {

@@ -86,6 +86,8 @@ test.each([
   [999999.9999999999, 'resistance', 'metric', '1\u00a0MΩ'],
   [5920, 'resistance', 'metric', '5.92\u00a0kΩ'],
   [1.1e-10, 'capacitance', 'metric', '110\u00a0pF'],
+  [123.6, 'length', 'metric', '124\u00a0m'],
+  [470.4e3, 'resistance', 'metric', '470\u00a0kΩ'],
   [-0.1, 'level', 'metric', '−0.1\u00a0dB'],
   [1, 'fraction', 'metric', '10'],
 ] as const)('%s of %s in %s units reads %s', (value, quantity, system, text) => {

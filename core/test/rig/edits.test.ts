@@ -7,6 +7,7 @@ import {
   insertBuffer,
   insertDevice,
   MOST_DEVICES,
+  mainRow,
   newRig,
   removeDevice,
   sayDifferences,
@@ -227,6 +228,20 @@ describe('refusals name what is wrong', () => {
       message: 'Devices: 65 is above the most, 64.',
     });
   });
+});
+
+test('of many differences eight are named, and the rest counted', () => {
+  const many = (count: number) => {
+    const mine = withDevices(count);
+    const gone = mainRow(mine).devices.reduce(
+      (rig, { id }) => applyEdits(rig, removeDevice(rig, id)),
+      mine,
+    );
+    return sayDifferences(mine, gone, 'metric').filter((words) => !words.includes('cable'));
+  };
+  expect(many(8)).toHaveLength(8);
+  expect(many(9).at(-1)).toMatch(/^and \d+ more$/u);
+  expect(many(9)).toHaveLength(9);
 });
 
 test('differences between two rigs are said in words', () => {

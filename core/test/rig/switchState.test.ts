@@ -9,6 +9,7 @@ import {
   knownState,
   mainRow,
   newRig,
+  playingGuitar,
   recallScene,
   removeGuitar,
   removeRows,
@@ -34,6 +35,8 @@ test('a scene knows the guitar that played; where that one is gone, the first pl
   const [first, second] = rig.electrical.guitars.map(({ id }) => id) as [string, string];
   const states = [first, second, null].map((playing) => ({ ...rig.state, playing }));
   for (const state of states) expect(knownState(rig, state)).toBe(state);
+  const heard = states.map((state) => playingGuitar({ electrical: rig.electrical, state }).id);
+  expect(heard).toEqual([first, second, first]);
   expect(knownState(rig, { ...rig.state, playing: 'gone' }).playing).toBe(first);
 
   const onSecond = applyEdits(rig, { kind: 'switch', playing: second });

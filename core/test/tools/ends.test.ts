@@ -68,6 +68,24 @@ describe('DI chooser', () => {
     expect(choice!.trebleDb).toBeCloseTo(0, 1);
   });
 
+  test('the fitting ones come first, and of those what takes least', () => {
+    const FITS = ['right', 'good enough', 'wrong'];
+    for (const guitar of [bright, piezo, active]) {
+      const choices = choose(guitar);
+      const fits = choices.map(({ fit }) => FITS.indexOf(fit));
+      expect(fits).toEqual([...fits].sort((a, b) => a - b));
+      for (const fit of FITS) {
+        const taken = choices
+          .filter((choice) => choice.fit === fit)
+          .map(
+            ({ levelDb, trebleDb, highPassHz }) =>
+              Math.abs(levelDb) + Math.abs(trebleDb) + (highPassHz ?? 0) / 100,
+          );
+        expect(taken).toEqual([...taken].sort((a, b) => a - b));
+      }
+    }
+  });
+
   test('headroom in dB', () => {
     expect(headroomDb(1, 10)).toBeCloseTo(20, 12);
     expect(headroomDb(4, 2)).toBeCloseTo(-6.0206, 4);

@@ -1,0 +1,82 @@
+import {
+  cableOfClass,
+  deviceOfClass,
+  entered,
+  gearItem,
+  type Device,
+  type GearItem,
+} from '../../src/gear';
+import { findMoves } from '../../src/plans';
+import { USUAL_PRICE } from '../../src/plans/efforts';
+import { applyEdits, insertDevice, mainRow, newRig, withElectrical, type Rig } from '../../src/rig';
+
+/// Which changes are on offer, and which are not.
+
+const BARE = newRig('offers');
+const RIG = applyEdits(BARE, insertDevice(BARE, 0, deviceOfClass('drive', '')));
+const FIRST = mainRow(RIG).cables[0]!;
+const SHAPED: Rig = withElectrical(RIG, {
+  approach: { kind: 'shaped', wantedHz: entered(2200) },
+});
+
+const box = (device: Device, price: number | null = null): GearItem => {
+  const item = gearItem('box', 'device', device, '');
+  return { ...item, qualities: { ...item.qualities, price } };
+};
+const kindsOf = (item: GearItem): ReadonlySet<string> =>
+  new Set(
+    findMoves(RIG, [item])
+      .filter(({ key }) => key.includes('box'))
+      .map(({ action }) => action.kind),
+  );
+
+test('boxes of the gear list: a buffer or splitter at any price, a buffered pedal only where it is at hand', () => {
+  const delay = deviceOfClass('delay', '', 'Echo');
+  expect(delay.bypass).toBe('buffered');
+  expect(kindsOf(box(deviceOfClass('buffer', ''), 90))).toEqual(new Set(['buffer']));
+  expect(kindsOf(box(deviceOfClass('bufferedSplitter', ''), 90))).toEqual(new Set(['buffer']));
+  expect(kindsOf(box(delay))).toEqual(new Set(['ownPedal']));
+  expect(kindsOf(box(delay, 90))).toEqual(new Set());
+  expect(kindsOf(box(deviceOfClass('drive', '')))).toEqual(new Set());
+  expect(kindsOf(box({ ...delay, insert: 'own', loops: 1 }))).toEqual(new Set());
+  expect(kindsOf(box({ ...delay, sideJack: 'buffered' }))).toEqual(new Set());
+  expect(kindsOf({ ...box(delay), retired: true })).toEqual(new Set());
+});
+
+const cableItem = (pFPerM: number, coil = 1): GearItem =>
+  gearItem(
+    'reel',
+    'cable',
+    {
+      ...cableOfClass('ordinary', '', entered(6), 'Reel'),
+      cPerMF: entered(pFPerM * 1e-12),
+      coil: entered(coil),
+    },
+    '',
+  );
+const offers = (rig: Rig, item: GearItem): boolean =>
+  findMoves(rig, [item]).some(({ key }) => key === `kind ${FIRST.id} reel`);
+
+test('another cable is one whose capacitance by the metre of reach is clearly lower; shaped, clearly another', () => {
+  const now = FIRST.cPerMF.value / 1e-12;
+  expect(offers(RIG, cableItem(now * 0.8))).toBe(true);
+  expect(offers(RIG, cableItem(now * 0.97))).toBe(false);
+  expect(offers(RIG, cableItem(now * 1.3))).toBe(false);
+  expect(offers(RIG, cableItem(now * 0.8, 5))).toBe(false);
+  expect(offers(SHAPED, cableItem(now * 1.3))).toBe(true);
+  expect(offers(SHAPED, cableItem(now * 1.03))).toBe(false);
+});
+
+test('a longer first cable is offered to who shapes with it alone, at its price by the metre', () => {
+  const longer = (rig: Rig) =>
+    findMoves(rig).flatMap(({ action, effort }) =>
+      action.kind === 'cableLength' && action.lengthM > FIRST.lengthM.value
+        ? [{ cable: action.cable, lengthM: action.lengthM, cost: effort.cost }]
+        : [],
+    );
+  expect(longer(RIG)).toEqual([]);
+  const [only, ...others] = longer(SHAPED);
+  expect(others).toEqual([]);
+  expect(only!.cable).toBe(FIRST.id);
+  expect(only!.cost).toBe(Math.round(only!.lengthM * USUAL_PRICE.cablePerM + USUAL_PRICE.plugPair));
+});
