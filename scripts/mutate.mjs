@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import {
   cpSync,
   mkdirSync,
@@ -9,7 +9,7 @@ import {
   symlinkSync,
   writeFileSync,
 } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { availableParallelism, tmpdir } from 'node:os';
 import { join, relative, sep } from 'node:path';
 import { ensurePackages, inProject, ROOT } from './lib/project.mjs';
 import { findMutants, sampleMutants } from './lib/mutants.mjs';
@@ -31,6 +31,7 @@ const SEED = Number(option('seed', 1));
 const ONLY = option('only', '');
 const LEAST_CAUGHT = 0.85;
 const MOST_MS = 300_000;
+const AT_ONCE = availableParallelism();
 
 ensurePackages();
 const equivalent = JSON.parse(readFileSync(inProject('scripts/equivalentMutants.json'), 'utf8'));
@@ -41,7 +42,6 @@ const isEquivalent = ({ file, before, after, text }) =>
   );
 
 const NOT_COPIED = new Set(['node_modules', 'dist', '.git']);
-const folder = copyOfProject();
 
 /** The project beside itself, so that nobody edits what is being broken: its packages are the same, its workspaces the copies. */
 function copyOfProject() {
@@ -63,9 +63,22 @@ function copyOfProject() {
   return copy;
 }
 
-/** True where all of these tests pass. */
-function pass(project, patterns) {
-  const { status } = spawnSync(
+/** What runs now, so that nothing of it is left over. */
+const running = new Set();
+const end = (child) => {
+  running.delete(child);
+  try {
+    process.kill(-child.pid, 'SIGKILL');
+  } catch {
+    // All of it has ended by itself.
+  }
+};
+process.on('exit', () => running.forEach(end));
+process.on('SIGINT', () => process.exit(130));
+
+/** True where all of these tests pass, in one process: each mutation has a core to itself. */
+function pass(folder, project, patterns) {
+  const child = spawn(
     process.execPath,
     [
       '--experimental-vm-modules',
@@ -73,15 +86,23 @@ function pass(project, patterns) {
       join(folder, 'node_modules/jest/bin/jest.js'),
       '--selectProjects',
       project,
-      '--maxWorkers=2',
+      '--runInBand',
       '--bail',
       '--forceExit',
       '--passWithNoTests',
       ...patterns,
     ],
-    { cwd: folder, stdio: 'ignore', timeout: MOST_MS },
+    { cwd: folder, stdio: 'ignore', detached: true },
   );
-  return status === 0;
+  running.add(child);
+  const timer = setTimeout(() => end(child), MOST_MS);
+  return new Promise((resolve) => {
+    child.on('exit', (code) => {
+      clearTimeout(timer);
+      end(child);
+      resolve(code === 0);
+    });
+  });
 }
 
 /** Who is asked, the nearest first. */
@@ -93,43 +114,49 @@ function askedOf(file) {
   return [...own.map((pattern) => [workspace, [pattern]]), [workspace, []], ...files];
 }
 
-function isCaught(mutant) {
-  const path = join(folder, mutant.file);
+async function isCaught(folder, { file, mutated }) {
+  const path = join(folder, file);
   const original = readFileSync(path, 'utf8');
-  writeFileSync(path, mutant.mutated);
+  writeFileSync(path, mutated);
   try {
-    return askedOf(mutant.file).some(([project, patterns]) => !pass(project, patterns));
+    for (const [project, patterns] of askedOf(file))
+      if (!(await pass(folder, project, patterns))) return true;
+    return false;
   } finally {
     writeFileSync(path, original);
   }
 }
 
 const sample = sampleMutants(findMutants(ROOT, ONLY), COUNT, SEED);
+const counted = sample.filter((mutant) => !isEquivalent(mutant));
 const survivors = [];
-let counted = 0;
-let equivalents = 0;
+let looked = 0;
+
+/** Breaks one after the other of those that nobody has broken yet. */
+async function work(folder, rest) {
+  for (let mutant = rest.shift(); mutant; mutant = rest.shift()) {
+    const where = `${mutant.file}:${mutant.line}: ${mutant.before} → ${mutant.after}`;
+    const caught = await isCaught(folder, mutant);
+    if (!caught) survivors.push({ where, text: mutant.text });
+    console.log(`${++looked}/${counted.length} ${caught ? 'caught  ' : 'SURVIVED'} ${where}`);
+  }
+}
+
+const folders = Array.from({ length: AT_ONCE }, copyOfProject);
 try {
   for (const project of ['core', 'contract', 'server'])
-    if (!pass(project, [])) throw new Error(`The tests of ${project} fail as they are.`);
-  for (const [i, mutant] of sample.entries()) {
-    const where = `${mutant.file}:${mutant.line}: ${mutant.before} → ${mutant.after}`;
-    if (isEquivalent(mutant)) {
-      equivalents++;
-      continue;
-    }
-    counted++;
-    const caught = isCaught(mutant);
-    if (!caught) survivors.push({ where, text: mutant.text });
-    console.log(`${i + 1}/${sample.length} ${caught ? 'caught  ' : 'SURVIVED'} ${where}`);
-  }
+    if (!(await pass(folders[0], project, [])))
+      throw new Error(`The tests of ${project} fail as they are.`);
+  const rest = [...counted];
+  await Promise.all(folders.map((folder) => work(folder, rest)));
 } finally {
-  rmSync(folder, { recursive: true, force: true });
+  for (const folder of folders) rmSync(folder, { recursive: true, force: true });
 }
 
 console.log('\nNobody noticed:');
 for (const { where, text } of survivors) console.log(`  ${where}\n    ${text}`);
-const caught = counted - survivors.length;
+const caught = counted.length - survivors.length;
 console.log(
-  `\n${caught} of ${counted} caught (${((100 * caught) / counted).toFixed(0)} %), ${equivalents} equivalent, seed ${SEED}`,
+  `\n${caught} of ${counted.length} caught (${((100 * caught) / counted.length).toFixed(0)} %), ${sample.length - counted.length} equivalent, seed ${SEED}`,
 );
-process.exit(caught / counted >= LEAST_CAUGHT ? 0 : 1);
+process.exit(caught / counted.length >= LEAST_CAUGHT ? 0 : 1);
