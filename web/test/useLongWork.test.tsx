@@ -54,9 +54,12 @@ test('what is stopped keeps its best so far, and can be begun again', async () =
   asked[0]!.tell({ done: 1, of: 2 });
   act(() => result.current.stop());
   expect(stop).toHaveBeenCalledTimes(1);
+  const stopped = { kind: 'stopped', progress: { done: 1, of: 2 } };
+  asked[0]!.tell({ done: 2, of: 2 });
+  expect(result.current.state).toEqual(stopped);
   await asked[0]!.end({ kind: 'stopped' });
   asked[0]!.tell({ done: 2, of: 2 });
-  expect(result.current.state).toEqual({ kind: 'stopped', progress: { done: 1, of: 2 } });
+  expect(result.current.state).toEqual(stopped);
   act(() => result.current.start());
   expect(asked).toHaveLength(2);
   expect(result.current.state).toEqual({ kind: 'running', progress: null });

@@ -54,11 +54,10 @@ export function useLongWork<J extends JobName>(
     let isWanted = true;
     const show = (state: WorkStateOf<J>) => isWanted && setHeld({ of: question, state });
     show({ kind: 'running', progress: null });
-    // Progress and outcome come by ports of their own: the last progress may come after the end.
-    let hasEnded = false;
-    const tell = (progress: Progress<J>) => !hasEnded && show({ kind: 'running', progress });
+    // Progress comes by a port of its own: some may still come after the end, or after a stop.
+    const tell = (progress: Progress<J>) =>
+      isWanted && setHeld((now) => now && { ...now, state: withProgress(now.state, progress) });
     void run(key, job, question, tell).then((outcome) => {
-      hasEnded = true;
       if (outcome.kind !== 'stopped') show(outcome);
       else if (isWanted) setHeld((now) => now && { ...now, state: halted(now.state) });
     });
@@ -81,6 +80,9 @@ export function useLongWork<J extends JobName>(
 
 const halted = <P, A>(state: WorkState<P, A>): WorkState<P, A> =>
   state.kind === 'running' ? { kind: 'stopped', progress: state.progress } : state;
+
+const withProgress = <P, A>(state: WorkState<P, A>, progress: P): WorkState<P, A> =>
+  state.kind === 'running' ? { kind: 'running', progress } : state;
 
 async function run<J extends JobName>(
   key: string,
