@@ -80,13 +80,19 @@ function addPickup(builder: LadderBuilder, source: PickupSource): void {
   const { volume } = source.controls;
   if (volume !== null && volume.wiper <= 0) {
     builder.gain = 0;
-    if (volume.reversed) builder.series(volume.potOhm);
+    if (volume.reversed) addClosedReversed(builder, volume.potOhm, source.controls);
     return;
   }
   const eddySiemens = source.rEddyOhm === null ? 0 : 1 / source.rEddyOhm;
   builder.push(Op.SeriesWinding, source.rDcOhm, source.lH, eddySiemens);
   builder.shunt(0, source.cWindingF);
   addControls(builder, source.controls);
+}
+
+/** The wiper holds the pickup on ground; what comes after it still meets the track, the bleed and the tone. */
+function addClosedReversed(builder: LadderBuilder, potOhm: number, controls: Controls): void {
+  addUpperTrack(builder, potOhm, controls.bleed);
+  if (controls.wiring === 'fifties') addTone(builder, controls);
 }
 
 function addControls(builder: LadderBuilder, controls: Controls): void {

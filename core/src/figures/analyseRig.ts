@@ -9,6 +9,7 @@ import {
   type DriverLoad,
   type DrivenPath,
   type DrivenWay,
+  type MuteReason,
   type Route,
   type RunPoint,
   type Stop,
@@ -74,6 +75,7 @@ interface Muted extends Heard {
   /** An engaged device or a failed one lets nothing through: points up to its input, no figures. */
   readonly kind: 'muted';
   readonly by: number;
+  readonly why: MuteReason;
 }
 
 interface Open extends Heard {
@@ -140,7 +142,8 @@ export function measureWay({ route, path }: DrivenWay, solver: SectionSolver): M
   const reference = solveAll([route.reference], solver);
   const heard = { ...common, points: runningLevel(route, path), referenceDb: reference.draw };
   const { interrupted } = path;
-  if (interrupted?.kind === 'muted') return { ...heard, kind: 'muted', by: interrupted.stop };
+  if (interrupted?.kind === 'muted')
+    return { ...heard, kind: 'muted', by: interrupted.stop, why: interrupted.why };
   if (interrupted) return { ...heard, kind: 'open', at: interrupted.stop };
   return { ...heard, kind: 'sounding', ...soundOf(path, reference, solver) };
 }

@@ -1,4 +1,5 @@
 import { formatQuantity, formatSignedDb, type UnitSystem } from '../quantity';
+import type { MuteReason } from '../path';
 import { findCable, type Chain } from '../rig';
 import type { Analysis, SoundingAnalysis } from './analyseRig';
 import { nameSpot, namePartLoss } from './names';
@@ -8,7 +9,10 @@ import { DIRECTION_WORDS, SIZE_WORDS, type Verdict } from './verdict';
 export function sayWhatIsGoingOn(rig: Chain, analysis: Analysis, system: UnitSystem): string {
   if (analysis.kind === 'silent')
     return 'Silence: the guitar’s volume is closed, or its two pickups cancel. Turn it up to see the rig.';
-  if (analysis.kind === 'muted') return sayMuted(rig, analysis);
+  if (analysis.kind === 'muted') {
+    const { stops, by, why } = analysis;
+    return sayMuted(nameSpot(rig, stops[by]!.spot), why);
+  }
   if (analysis.kind === 'open') {
     const name = nameSpot(rig, analysis.stops[analysis.at]!.spot);
     return `Nothing arrives: ${name} is missing. Give it a cable to see what it does.`;
@@ -18,14 +22,22 @@ export function sayWhatIsGoingOn(rig: Chain, analysis: Analysis, system: UnitSys
     .join(' ');
 }
 
-function sayMuted(rig: Chain, { stops, by }: Extract<Analysis, { kind: 'muted' }>): string {
-  const { spot } = stops[by]!;
-  const name = nameSpot(rig, spot);
-  if (rig.state.playing === null)
-    return 'No guitar is chosen: nothing comes through. Choose one to hear the rig.';
-  if (rig.state.unpowered.includes(spot.id))
-    return `Without power ${name} lets nothing through. Switch the power on to hear the rest.`;
-  return `${name} is engaged and lets nothing through. Switch it to hear the rest.`;
+/** Why nothing comes through, and what to do about it. @param name of what lets nothing through */
+export function sayMuted(name: string, why: MuteReason): string {
+  switch (why) {
+    case 'engaged':
+      return `${name} is engaged and lets nothing through. Switch it to hear the rest.`;
+    case 'closed':
+      return `Silence: ${name} is closed, heel down. Open it to hear the rest.`;
+    case 'unpowered':
+      return `Without power ${name} lets nothing through. Switch the power on to hear the rest.`;
+    case 'openLoop':
+      return `${name} stands in a loop that is not switched in: nothing comes this way. Close the loop to hear it.`;
+    case 'notPlaying':
+      return `${name} is not playing: nothing comes this way. Choose it to hear this way.`;
+    case 'noGuitar':
+      return 'No guitar is chosen: nothing comes through. Choose one to hear the rig.';
+  }
 }
 
 /** The verdict in a sentence, and after it what is always worth saying. */

@@ -1,6 +1,14 @@
 import { chooseCableForm } from '../circuit';
-import { isSilent, nameConnection, nameSpot, nameRow, nameSwitch, switchesOf } from '../figures';
-import { driveWay, type DrivenPath } from '../path';
+import {
+  isSilent,
+  nameConnection,
+  nameSpot,
+  nameRow,
+  nameSwitch,
+  sayMuted,
+  switchesOf,
+} from '../figures';
+import { driveWay, type DrivenPath, type Interruption } from '../path';
 import { mainRow, type Rig } from '../rig';
 import { NetlistBuilder, slug } from './netlistBuilder';
 
@@ -24,7 +32,8 @@ export function writeNetlist(rig: Rig, rowId = mainRow(rig).id): Netlist {
   const { route, path } = driveWay(rig, rowId);
   if (isSilent(route))
     return { kind: 'refused', message: 'The guitar gives nothing: there is no circuit to write.' };
-  if (path.interrupted) return { kind: 'refused', message: sayInterrupted(rig, path) };
+  if (path.interrupted)
+    return { kind: 'refused', message: sayInterrupted(rig, path, path.interrupted) };
   const builder = new NetlistBuilder();
   const row = rig.electrical.rows.find(({ id }) => id === rowId)!;
   const on = switchesOf(rig).filter((id) => rig.state.positions[id]);
@@ -35,11 +44,12 @@ export function writeNetlist(rig: Rig, rowId = mainRow(rig).id): Netlist {
   return { kind: 'ok', text: [...builder.lines, ...ac].join('\n'), out };
 }
 
-function sayInterrupted(rig: Rig, { stops, interrupted }: DrivenPath): string {
-  const { kind, stop } = interrupted!;
-  const where = nameSpot(rig, stops[stop]!.spot);
+function sayInterrupted(rig: Rig, { stops }: DrivenPath, interruption: Interruption): string {
+  const where = nameSpot(rig, stops[interruption.stop]!.spot);
   const why =
-    kind === 'gap' ? `Something is missing at ${where}.` : `${where} lets nothing through.`;
+    interruption.kind === 'gap'
+      ? `Something is missing at ${where}.`
+      : sayMuted(where, interruption.why);
   return `${why} There is no circuit to the end.`;
 }
 

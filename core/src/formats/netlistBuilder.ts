@@ -53,8 +53,10 @@ export class NetlistBuilder {
     if (cF > 0) this.element('C', name, node, ground, cF);
   }
 
+  /** A resistance to ground; of none, a source of no voltage, since simulators refuse a resistor of none. */
   shuntR(name: string, node: string, rOhm: number | null, ground = GROUND): void {
-    if (rOhm !== null && Number.isFinite(rOhm)) this.element('R', name, node, ground, rOhm);
+    if (rOhm === 0) this.element('V', name, node, ground, 'DC 0');
+    else if (rOhm !== null && Number.isFinite(rOhm)) this.element('R', name, node, ground, rOhm);
   }
 
   /** A coil after its controls. @returns the node it plays into */

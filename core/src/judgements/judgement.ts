@@ -60,6 +60,6 @@ export const APPROACH_WORDS: Readonly<
   },
   shaped: {
     name: 'shaped',
-    says: 'Cable and capacitance are part of the instrument: they spot the resonance where the player wants it. A buffer would take that away, so none is wanted.',
+    says: 'Cable and capacitance are part of the instrument: they place the resonance where the player wants it. A buffer would take that away, so none is wanted.',
   },
 };

@@ -1,3 +1,4 @@
+import type { Load } from '../circuit';
 import { conductorM, type Device, type Cable, type Side } from '../gear';
 import { hasSwitch, isEngaged, loopSwitch, remember, type Chain, type Row } from '../rig';
 import {
@@ -7,8 +8,9 @@ import {
   offRole,
   potElements,
   sideSource,
+  wiperFraction,
 } from './elements';
-import { spotOf, type Spot, type Step } from './step';
+import { spotOf, type MuteReason, type Spot, type Step } from './step';
 
 /** The cables and devices of a row, from its first cable to the one that arrives at its end. */
 export function rowSteps(rig: Chain, row: Row, fromDevice = 0): readonly Step[] {
@@ -101,8 +103,7 @@ function poweredSteps(device: Device, loop: OwnLoop): readonly Step[] {
 }
 
 function engagedSteps(device: Device, loop: OwnLoop): readonly Step[] {
-  if (device.mutes)
-    return [{ kind: 'mute', spot: spotOf('device', device.id), load: inputLoad(device.on) }];
+  if (device.mutes) return [mute(device, inputLoad(device.on), 'engaged')];
   return [...simulatorSteps(device), ...aroundLoop(device, true, loop)];
 }
 
@@ -139,11 +140,21 @@ function loopSteps(rig: Chain, device: Device, loop: number): readonly Step[] {
 }
 
 function passiveStep(device: Device, spot: Spot): Step {
-  const elements = device.pot
-    ? [...potElements(device.pot), ...bypassElements(device, false)]
-    : bypassElements(device, false);
+  const { pot } = device;
+  if (!pot) return wire(device, spot);
+  // At its heel the wiper stands on ground: what is left for the line is the whole track.
+  if (wiperFraction(pot) <= 0)
+    return mute(device, { rOhm: pot.potOhm.value, cF: 0, grid: null }, 'closed');
+  const elements = [...potElements(pot), ...bypassElements(device, false)];
   return { kind: 'wire', spot, elements, cableM: 0 };
 }
+
+const mute = (device: Device, load: Load, why: MuteReason): Step => ({
+  kind: 'mute',
+  spot: spotOf('device', device.id),
+  load,
+  why,
+});
 
 /** A switcher: each loop closed is send cable, sub-path, return cable; open, its contacts and strays. */
 function switcherSteps(rig: Chain, device: Device, powered: boolean): readonly Step[] {
@@ -173,5 +184,5 @@ function darkSteps(rig: Chain, device: Device): readonly Step[] {
   if (device.powerLost === 'bypass')
     return [wire(device, spot, offRole(device) === 'hardwiredWire')];
   const side = isEngaged(rig, device) ? device.on : device.off;
-  return [{ kind: 'mute', spot, load: inputLoad(side) }];
+  return [mute(device, inputLoad(side), 'unpowered')];
 }

@@ -1,7 +1,7 @@
 import type { Load, PathElement, Section, Source } from '../circuit';
 import type { Chain } from '../rig';
 import { routeOf, type Route } from './route';
-import type { Spot } from './step';
+import type { MuteReason, Spot } from './step';
 
 /** One thing on a way as its switches stand, in order from the source to the end. */
 export interface Stop {
@@ -16,6 +16,8 @@ export interface Stop {
   readonly load: Load | null;
   /** What it gives where a section begins in it. */
   readonly source: Source | null;
+  /** Why nothing comes through it; null where something does. */
+  readonly why: MuteReason | null;
 }
 
 /** One driver and everything passive up to the next one. Numbers are places among the stops. */
@@ -28,11 +30,10 @@ export interface DrivenSection {
   readonly cableM: number;
 }
 
-/** Why nothing arrives: an engaged device lets nothing through, or a cable is missing. */
-export interface Interruption {
-  readonly kind: 'muted' | 'gap';
-  readonly stop: number;
-}
+/** Why nothing arrives: something lets nothing through, or a cable is missing. */
+export type Interruption =
+  | { readonly kind: 'muted'; readonly stop: number; readonly why: MuteReason }
+  | { readonly kind: 'gap'; readonly stop: number };
 
 /** Driven sections from the source on. What interrupts the way ends the last one early. */
 export interface DrivenPath {
@@ -41,7 +42,14 @@ export interface DrivenPath {
   readonly interrupted: Interruption | null;
 }
 
-const NOTHING = { engaged: false, cableM: 0, elements: [], load: null, source: null } as const;
+const NOTHING = {
+  engaged: false,
+  cableM: 0,
+  elements: [],
+  load: null,
+  source: null,
+  why: null,
+} as const;
 
 /**
  * Cuts a route into driven sections.
@@ -54,14 +62,14 @@ export function drivePath(route: Route): DrivenPath {
   let driver = 0;
   let connections: number[] = [];
   for (let i = 1; i < stops.length; i++) {
-    const { role, load } = stops[i]!;
+    const { role, load, why } = stops[i]!;
     if (role === 'gap') return { stops, sections, interrupted: { kind: 'gap', stop: i } };
     if (load === null) {
       connections.push(i);
       continue;
     }
     sections.push(closeSection(stops, driver, i, connections, load));
-    if (role === 'mute') return { stops, sections, interrupted: { kind: 'muted', stop: i } };
+    if (why !== null) return { stops, sections, interrupted: { kind: 'muted', stop: i, why } };
     driver = i;
     connections = [];
   }
@@ -80,7 +88,7 @@ function layStops({ source, steps, destination }: Route): readonly Stop[] {
         return { ...NOTHING, role: 'driver', spot, engaged, load, source: circuit };
       }
       case 'mute':
-        return { ...NOTHING, role: 'mute', spot: step.spot, load: step.load };
+        return { ...NOTHING, role: 'mute', spot: step.spot, load: step.load, why: step.why };
       case 'gap':
         return { ...NOTHING, role: 'gap', spot: step.spot };
       case 'choice':

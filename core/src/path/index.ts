@@ -8,7 +8,7 @@ export {
   wiperFraction,
 } from './elements';
 export { spotOf } from './step';
-export type { Spot } from './step';
+export type { MuteReason, Spot } from './step';
 export { cableAsStep } from './deviceSteps';
 export { routeOf, routeRows } from './route';
 export type { Route, RouteStep } from './route';

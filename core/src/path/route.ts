@@ -1,14 +1,15 @@
 import type { Load, PathElement, Section, Source } from '../circuit';
-import { findDevice, mainRow, playingGuitar, type Chain, type Row, type SwitchState } from '../rig';
+import { mainRow, type Chain, type Row, type SwitchState } from '../rig';
 import { rowSteps } from './deviceSteps';
 import {
-  destinationLoad,
-  guitarSource,
-  inputLoad,
-  referenceElement,
-  returnLoad,
-  sendSource,
-} from './elements';
+  destinationOfRow,
+  lineOf,
+  lineSteps,
+  loadAtEnd,
+  nothingAt,
+  nothingFrom,
+  originOf,
+} from './line';
 import { spotOf, type Spot, type SettledStep, type Step } from './step';
 
 /** The steps of a route that switches still choose between: what goes to side jacks is counted as load. */
@@ -60,102 +61,38 @@ export function routeOf(
   const row = rig.electrical.rows.find(({ id }) => id === rowId);
   if (!row) throw new Error(`row ${rowId} is not in the rig`);
   const settle = (steps: readonly Step[]) => settleSwitches(steps, rig.state.positions, counted);
-  switch (row.at.kind) {
-    case 'main': {
-      const steps = withSides(rig, settle(guitarSteps(rig)), settle);
-      return guitarRoute(rig, row, steps, rig.electrical.destinations[0]!.id);
-    }
-    case 'side':
-      return sideRoute(rig, row, settle);
-    case 'ampLoop':
-      return ampLoopRoute(rig, row, settle);
-    default:
-      throw new Error(`row ${rowId} arrives at no destination of its own`);
-  }
+  const kind = kindOf(row);
+  const { spot, circuit, straight } = originOf(rig, row);
+  const load = loadAtEnd(rig, row);
+  return {
+    rowId,
+    kind,
+    source: { spot, circuit },
+    steps: withSides(rig, sideSteps(rig, row, settle), settle) as readonly RouteStep[],
+    destination: { spot: spotOf('destination', destinationOfRow(rig, row)), load },
+    reference: { source: circuit, path: straight, load },
+  };
+}
+
+function kindOf({ id, at }: Row): Route['kind'] {
+  if (at.kind === 'main') return 'front';
+  if (at.kind === 'ampLoop') return at.kind;
+  if (at.kind === 'side' && at.to.kind === 'destination') return at.kind;
+  throw new Error(`row ${id} arrives at no destination of its own`);
 }
 
 type Settle = (steps: readonly Step[]) => readonly Step[];
 
-const loadAt = (rig: Chain, destinationId: string): Load =>
-  destinationLoad(rig.electrical.destinations.find(({ id }) => id === destinationId)!);
-
-/** From the guitar that plays to the main row's end. */
-function guitarSteps(rig: Chain): readonly Step[] {
-  const main = mainRow(rig);
-  const { playing } = rig.state;
-  if (playing === null) {
-    const selector = main.devices.find(({ deviceClass }) => deviceClass === 'selector');
-    const spot = selector
-      ? spotOf('device', selector.id)
-      : spotOf('source', rig.electrical.guitars[0]!.id);
-    return [{ kind: 'mute', spot, load: { rOhm: Infinity, cF: 0, grid: null } }];
-  }
-  const own = rig.electrical.rows.find(({ at }) => at.kind === 'guitar' && at.guitar === playing);
-  if (own?.at.kind !== 'guitar') return rowSteps(rig, main);
-  const { selector } = own.at;
-  const at = main.devices.findIndex(({ id }) => id === selector);
-  return [...rowSteps(rig, own), ...rowSteps(rig, main, at)];
-}
-
-function guitarRoute(rig: Chain, row: Row, steps: readonly Step[], destinationId: string): Route {
-  const guitar = playingGuitar(rig);
-  const circuit = guitarSource(guitar);
-  const load = loadAt(rig, destinationId);
-  return {
-    rowId: row.id,
-    kind: row.at.kind === 'side' ? 'side' : 'front',
-    source: { spot: spotOf('source', guitar.id), circuit },
-    steps: steps as readonly RouteStep[],
-    destination: { spot: spotOf('destination', destinationId), load },
-    reference: { source: circuit, path: [referenceElement(rig.electrical.reference)], load },
-  };
-}
-
 /** Along the way to the side jack, then out of it; what lies after on the other way is a load. */
-function sideRoute(rig: Chain, row: Row, settle: Settle): Route {
-  if (row.at.kind !== 'side' || row.at.to.kind !== 'destination')
-    throw new Error(`row ${row.id} arrives at no destination of its own`);
-  const steps = withSides(rig, sideSteps(rig, row, settle), settle);
-  return guitarRoute(rig, row, steps, row.at.to.destination);
-}
-
-/** From the guitar to the end of a side row, its own side jacks not yet settled. */
 function sideSteps(rig: Chain, row: Row, settle: Settle): readonly Step[] {
-  if (row.at.kind !== 'side') return settle(guitarSteps(rig));
+  if (row.at.kind !== 'side') return settle(lineSteps(rig, row));
   const { device } = row.at;
-  const parent = rig.electrical.rows.find(
-    ({ at, devices }) => at.kind === 'side' && devices.some(({ id }) => id === device),
-  );
-  const goal =
-    parent?.at.kind === 'side' && parent.at.to.kind === 'destination'
-      ? parent.at.to.destination
-      : null;
-  const trunk = withSides(rig, sideSteps(rig, parent ?? mainRow(rig), settle), settle, device);
-  const load = loadAt(rig, goal ?? rig.electrical.destinations[0]!.id);
+  const line = lineOf(rig, device);
+  const trunk = withSides(rig, sideSteps(rig, line, settle), settle, device);
   const out = settle(rowSteps(rig, row));
-  return followSide(trunk, device, load, out) ?? [closedLoop(device)];
-}
-
-const closedLoop = (deviceId: string): Step => ({
-  kind: 'mute',
-  spot: spotOf('device', deviceId),
-  load: { rOhm: Infinity, cF: 0, grid: null },
-});
-
-function ampLoopRoute(rig: Chain, row: Row, settle: Settle): Route {
-  if (row.at.kind !== 'ampLoop') throw new Error(`row ${row.id} is no amp's loop`);
-  const destinationId = row.at.destination;
-  const destination = rig.electrical.destinations.find(({ id }) => id === destinationId)!;
-  const circuit = sendSource(destination);
-  const load = returnLoad(destination);
-  return {
-    rowId: row.id,
-    kind: 'ampLoop',
-    source: { spot: spotOf('source', destinationId), circuit },
-    steps: withSides(rig, settle(rowSteps(rig, row)), settle) as readonly RouteStep[],
-    destination: { spot: spotOf('destination', destinationId), load },
-    reference: { source: circuit, path: [], load },
-  };
+  const found = followSide(trunk, device, loadAtEnd(rig, line), out);
+  // Where the line itself is silent from its beginning, so is this.
+  return found ?? (trunk[0]?.kind === 'mute' ? trunk : [nothingAt(rig, device)]);
 }
 
 /** Puts every switch that does not count where it stands. */
@@ -215,7 +152,7 @@ function followSide(
     const off = followSide([...step.off, ...rest], deviceId, load, out);
     const on = followSide([...step.on, ...rest], deviceId, load, out);
     if (!off && !on) continue;
-    const silent = [closedLoop(deviceId)];
+    const silent = [nothingFrom(spotOf('device', deviceId), 'openLoop')];
     return [...before, { ...step, off: off ?? silent, on: on ?? silent }];
   }
   return null;
@@ -278,11 +215,7 @@ function withSides(
 
 function sideLoad(rig: Chain, deviceId: string, settle: Settle): readonly Step[] {
   const row = rig.electrical.rows.find(({ at }) => at.kind === 'side' && at.device === deviceId);
-  if (row?.at.kind !== 'side') return [];
-  const { to } = row.at;
-  const load =
-    to.kind === 'destination'
-      ? loadAt(rig, to.destination)
-      : inputLoad(findDevice(rig, to.device)!.on);
+  if (!row) return [];
+  const load = loadAtEnd(rig, row);
   return wayAsLoad(withSides(rig, settle(rowSteps(rig, row)), settle), load, deviceId);
 }

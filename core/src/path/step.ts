@@ -18,6 +18,20 @@ export const spotOf = (
   index = 0,
 ): Spot => ({ kind, id, part, index });
 
+/** Why nothing comes through. */
+export type MuteReason =
+  /** A device that mutes is on. */
+  | 'engaged'
+  /** A passive volume stands at its heel. */
+  | 'closed'
+  | 'unpowered'
+  /** It stands in a loop that is open. */
+  | 'openLoop'
+  /** The guitar that this line begins at is not the one that plays. */
+  | 'notPlaying'
+  /** No guitar is chosen. */
+  | 'noGuitar';
+
 /** One thing a signal meets on its way, in order. */
 export type Step =
   /** Passive: part of the section that runs through it. */
@@ -36,7 +50,12 @@ export type Step =
       readonly source: Source;
     }
   /** Nothing comes through, though its input still loads the line. */
-  | { readonly kind: 'mute'; readonly spot: Spot; readonly load: Load }
+  | {
+      readonly kind: 'mute';
+      readonly spot: Spot;
+      readonly load: Load;
+      readonly why: MuteReason;
+    }
   /** A cable that is not there. */
   | { readonly kind: 'gap'; readonly spot: Spot }
   /** Where a side jack's way leaves the line. */

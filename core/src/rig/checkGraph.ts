@@ -98,7 +98,7 @@ function* checkJacks(rig: Wired): Generator<RigProblem> {
     for (const jack of jacksOf(at)) {
       const other = taken.get(jack.key);
       if (other !== undefined) {
-        const message = `${jack.isInput ? 'Two drivers on one wire' : 'Two cables in one jack'}: rows ${other + 1} and ${i + 1} both ${jack.isInput ? 'destination' : 'begin'} at ${nameJack(rig, jack.id)}.`;
+        const message = `${jack.isInput ? 'Two drivers on one wire' : 'Two cables in one jack'}: rows ${other + 1} and ${i + 1} both ${jack.isInput ? 'end' : 'begin'} at ${nameJack(rig, jack.id)}.`;
         yield { path: `electrical.rows[${i}]`, message };
       }
       taken.set(jack.key, i);

@@ -64,6 +64,14 @@ test('random rigs: node voltages of the netlist are the model’s response', () 
   expect(written).toBeGreaterThan(30);
 });
 
+const oneClosed: Partial<Guitar> = {
+  second: pickupOfClass('hotHumbucker'),
+  pickupSwitch: 'both',
+  sharing: 'individual',
+  potWiring: 'independent',
+  volume: turned(0),
+};
+
 const base = applyEdits(newRig('base'), setCableLength('l1', 6));
 
 test.each<[string, Partial<Guitar>]>([
@@ -94,6 +102,12 @@ test.each<[string, Partial<Guitar>]>([
       volume: turned(0.7),
     },
   ],
+  [
+    'one of two closed, the pickup on the wiper: bleed and fifties tone stay',
+    { ...oneClosed, bleed: 'parallel', wiring: 'fifties', tone: turned(0.5) },
+  ],
+  ['the same with a bleed in series', { ...oneClosed, bleed: 'series' }],
+  ['the same, two in series', { ...oneClosed, bleed: 'capacitor', joint: 'series' }],
 ])('guitar: %s', (_, guitar) => {
   expect(expectSame(withGuitar(base, guitar))).toBe(1);
 });

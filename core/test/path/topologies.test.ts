@@ -178,7 +178,7 @@ describe('two guitars', () => {
   test('on nothing: muted; one without a row takes the first one’s cable', () => {
     const rig = rigOf(rows, { guitars });
     const none = drivePath(routeOf({ ...rig, state: state({}, { playing: null }) }));
-    expect(none.interrupted).toEqual({ kind: 'muted', stop: 1 });
+    expect(none.interrupted).toEqual({ kind: 'muted', stop: 1, why: 'noGuitar' });
     const swapped = { ...rigOf([mainOf([], [cable('l1', 6)])], { guitars }) };
     const { source } = drivePath(routeOf({ ...swapped, state: state({}, { playing: 'g2' }) }))
       .sections[0]!.circuit;

@@ -38,7 +38,7 @@ export function Assumptions({ rig, rowId, units, onSelect }: Props) {
   return (
     <>
       <Typography variant="caption" sx={{ color: 'text.secondary' }}>
-        How far treble moves while each goes from the low to the high destination of its range.
+        How far treble moves while each goes from the low to the high end of its range.
         Measure the first.
       </Typography>
       <Box data-testid="assumptions">
