@@ -109,9 +109,10 @@ function pass(folder, project, patterns) {
 function askedOf(file) {
   const [workspace, , part] = file.split('/');
   const own = workspace === 'core' ? [`core/test/${part.replace(/\.ts$/u, '')}/`] : [];
-  // Older formats are held against whole files where those are read.
+  // Older formats are held against whole files where those are read, and the contract against the server that keeps it.
   const files = file.startsWith('core/src/rig/upgrades/') ? [['contract', ['upgrade']]] : [];
-  return [...own.map((pattern) => [workspace, [pattern]]), [workspace, []], ...files];
+  const keeper = workspace === 'contract' ? [['server', []]] : [];
+  return [...own.map((pattern) => [workspace, [pattern]]), [workspace, []], ...files, ...keeper];
 }
 
 async function isCaught(folder, { file, mutated }) {

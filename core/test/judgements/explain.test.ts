@@ -1,4 +1,10 @@
-import { analyseRig, analyseStates, measureRig, switchesOf } from '../../src/figures';
+import {
+  analyseRig,
+  analyseStates,
+  measureRig,
+  switchesOf,
+  type StatesSounding,
+} from '../../src/figures';
 import { deviceOfClass } from '../../src/gear';
 import { explainRig, judgeRig } from '../../src/judgements';
 import { choosePlans, sayMoves, searchToEnd } from '../../src/plans';
@@ -76,6 +82,8 @@ test('the switch it names is the one that changes most, from where it stands now
   expect(said).toContain(
     `${name} switched on would change treble by ${formatSignedDb(most.db)} dB`,
   );
+  const { brightest } = analyseStates(rig, switchesOf(rig)) as StatesSounding;
+  expect(said).toContain(formatSignedDb(brightest.trebleDb));
   const on = switchedTo(rig, { [most.id]: true });
   expect(paragraph(on, 'Which switch changes it most')).toContain('switched off would');
 });

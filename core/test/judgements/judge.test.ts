@@ -17,6 +17,8 @@ import {
   type Rig,
   withElectrical,
 } from '../../src/rig';
+import { Evaluator } from '../../src/plans';
+import { formatSignedDb } from '../../src/quantity';
 import { fitPickupSimulator, removePickupSimulator } from '../../src/tools';
 import { switchedTo, withDestination, withDevices, withGuitar } from '../rig/straightRow';
 
@@ -112,6 +114,51 @@ test('a volume’s track has to fit what drives it', () => {
   expect(numberOf(large, 'its output reaches')).toBe('62.5\u00a0kΩ');
   expect(numberOf(large, 'half down, treble')).toMatch(/^−/u);
   expect(find(row(['buffer', pot(25e3)]), 'potTooLarge')).toBeUndefined();
+});
+
+test('what a volume costs, and how it dulls half down, are what the model gives', () => {
+  const half = deviceOfClass('passiveVolume', '').pot!;
+  const at = (travel: number) =>
+    row([
+      'buffer',
+      {
+        name: 'passiveVolume',
+        more: { pot: { ...half, travel: entered(travel), midFraction: entered(0.5) } },
+      },
+    ]);
+  const treble = (rig: Rig) => {
+    const analysis = analyseRig(rig);
+    return analysis.kind === 'sounding' ? analysis.figures.trebleDb : NaN;
+  };
+  const found = find(at(1), 'potTooLarge');
+  expect(numberOf(found, 'half down, treble')).toBe(
+    `${formatSignedDb(treble(at(0.5)) - treble(at(1)), 2)} dB`,
+  );
+  const analysis = analyseRig(at(1));
+  if (analysis.kind !== 'sounding') throw new Error(analysis.kind);
+  const cost = analysis.lossByPart.find(({ stop }) => analysis.stops[stop]!.spot.id === 'd2')!;
+  expect(numberOf(found, 'full up it takes')).toBe(`${formatSignedDb(-cost.gain.trebleDb, 2)} dB`);
+});
+
+test('what gives from just 10 kΩ is low to a fuzz, to advice and to plans alike; above, to neither', () => {
+  const before = (rOutOhm: number) =>
+    row([
+      {
+        name: 'delay',
+        more: {
+          off: { ...deviceOfClass('delay', '').off, rOutOhm: entered(rOutOhm) },
+          on: { ...deviceOfClass('delay', '').on, rOutOhm: entered(rOutOhm) },
+        },
+      },
+      'lowImpedanceFuzz',
+    ]);
+  for (const [rOutOhm, isLow] of [
+    [10_000, true],
+    [10_001, false],
+  ] as const) {
+    expect(find(before(rOutOhm), 'fuzzWantsPickup') !== undefined).toBe(isLow);
+    expect(new Evaluator().score(before(rOutOhm)).terms.rules).toBe(Number(isLow));
+  }
 });
 
 test('a buffer is judged by what it does here', () => {

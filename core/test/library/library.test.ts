@@ -200,6 +200,8 @@ test('only what acts as a thing is built is counted', () => {
   expect(counts({ kind: 'device', thing: deviceOfClass('drive', '') })).toBe(6);
   expect(counts({ kind: 'device', thing: deviceOfClass('delay', '') })).toBe(8);
   expect(counts({ kind: 'device', thing: deviceOfClass('tuner', '') })).toBe(4);
+  // Hardwired: its input on the line as well, off as on.
+  expect(counts({ kind: 'device', thing: deviceOfClass('wah', '') })).toBe(8);
   expect(countOrigins({ kind: 'cable', thing: cableOfClass('low', 'l1', entered(3)) })).toEqual({
     assumed: 4,
     laid: 0,

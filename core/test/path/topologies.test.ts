@@ -113,6 +113,18 @@ describe('sources', () => {
     }
   });
 
+  test('two that cancel but for a hair leave next to nothing, and a number: 240 dB down', () => {
+    for (const joint of ['parallel', 'series'] as const) {
+      const second = { ...pickupOfClass('brightSingle'), lH: entered(2.2 * (1 + 1e-15)) };
+      const rig = two({ second, outOfPhase: true, joint });
+      const { source } = routeOf(rig).reference;
+      const [h] = response([{ source, path: [], load: AMP }]);
+      const db = 20 * Math.log10(Math.hypot(h!.re, h!.im));
+      expect(db).toBeLessThan(-200);
+      expect(db).toBeGreaterThan(-280);
+    }
+  });
+
   test('one volume closed shorts both where the output is on the wiper, and not where the pickup is', () => {
     const second = { ...pickupOfClass('brightSingle'), volume: closed(0) };
     const shorted = two({ second, sharing: 'individual' });

@@ -3,12 +3,23 @@ import {
   deviceOfClass,
   entered,
   gearItem,
+  guitarOfClass,
   type Device,
   type GearItem,
 } from '../../src/gear';
 import { findMoves } from '../../src/plans';
-import { USUAL_PRICE } from '../../src/plans/efforts';
-import { applyEdits, insertDevice, mainRow, newRig, withElectrical, type Rig } from '../../src/rig';
+import { MINUTES, USUAL_PRICE } from '../../src/plans/efforts';
+import {
+  addAmpLoop,
+  addGuitar,
+  applyEdits,
+  insertDevice,
+  mainRow,
+  newRig,
+  withElectrical,
+  type Rig,
+} from '../../src/rig';
+import { withCables } from '../rig/straightRow';
 
 /// Which changes are on offer, and which are not.
 
@@ -79,4 +90,49 @@ test('a longer first cable is offered to who shapes with it alone, at its price 
   expect(others).toEqual([]);
   expect(only!.cable).toBe(FIRST.id);
   expect(only!.cost).toBe(Math.round(only!.lengthM * USUAL_PRICE.cablePerM + USUAL_PRICE.plugPair));
+});
+
+test('cables on the guitar’s way to the amp are on offer, in loops too; those beside it are not', () => {
+  let rig = applyEdits(RIG, insertDevice(RIG, 0, { ...deviceOfClass('switcher', ''), loops: 1 }));
+  const loop = rig.electrical.rows.find(({ at }) => at.kind === 'loop')!.id;
+  rig = applyEdits(rig, insertDevice(rig, 0, deviceOfClass('drive', ''), loop));
+  rig = applyEdits(rig, insertDevice(rig, 0, deviceOfClass('passiveSplitter', '')));
+  rig = applyEdits(rig, insertDevice(rig, 0, deviceOfClass('selector', '')));
+  rig = applyEdits(
+    rig,
+    addGuitar(rig, guitarOfClass('hotHumbucker', 'dark'), mainRow(rig).devices[0]!.id),
+  );
+  rig = applyEdits(rig, addAmpLoop(rig, 'e1'));
+  rig = withCables(rig, (cable) => ({ ...cable, lengthM: entered(4) }));
+  const offered = new Set(
+    findMoves(rig).flatMap(({ action }) => (action.kind === 'cableKind' ? action.cables : [])),
+  );
+  const kinds = rig.electrical.rows.map(({ at, cables }) => [
+    at.kind,
+    cables.some((cable) => cable !== null && offered.has(cable.id)),
+  ]);
+  expect(new Map(kinds as [string, boolean][])).toEqual(
+    new Map([
+      ['main', true],
+      ['loop', true],
+      ['side', false],
+      ['guitar', true],
+      ['ampLoop', false],
+    ]),
+  );
+});
+
+test('patches are changed together, each taking the work of a patch', () => {
+  const rig = applyEdits(RIG, insertDevice(RIG, 1, deviceOfClass('delay', '')));
+  const more = applyEdits(rig, insertDevice(rig, 2, deviceOfClass('delay', '')));
+  const together = findMoves(more).filter(({ key }) => key.startsWith('kind patches'));
+  expect(together.length).toBeGreaterThan(0);
+  for (const { action, effort, claims } of together) {
+    const cables = action.kind === 'cableKind' ? action.cables : [];
+    expect(cables).toHaveLength(2);
+    expect(effort.minutes).toBe(2 * MINUTES.swapPatch);
+    expect(claims).toEqual(cables.map((id) => `kind ${id}`));
+  }
+  const [single] = findMoves(more).filter(({ key }) => key.startsWith(`kind ${FIRST.id}`));
+  expect(single!.effort.minutes).toBe(MINUTES.swapCable);
 });

@@ -1,0 +1,111 @@
+import { readFileSync } from 'node:fs';
+import {
+  CHOICE_RULES,
+  deviceOfClass,
+  DEVICE_CLASSES,
+  GEAR_KINDS,
+  gearOf,
+  type DeviceClass,
+  type FieldRule,
+} from '../../src/gear';
+import { parseQuantity } from '../../src/quantity';
+
+/// What docs/values.md tells people the application assumes and accepts is what it does.
+
+const DOC = readFileSync(new URL('../../../docs/values.md', import.meta.url), 'utf8');
+
+type Row = Readonly<Record<string, string>>;
+
+/** The tables under a heading, each row by its column heads. */
+function tablesUnder(heading: string): readonly (readonly Row[])[] {
+  const section = DOC.split(/^## /mu).find((part) => part.startsWith(`${heading}\n`));
+  if (!section) throw new Error(`docs/values.md has no “${heading}”`);
+  const cells = (line: string) =>
+    line
+      .split('|')
+      .slice(1, -1)
+      .map((cell) => cell.trim());
+  return section
+    .split(/\n\s*\n/u)
+    .filter((block) => block.startsWith('|'))
+    .map((block) => {
+      const [head, , ...rows] = block.trim().split('\n');
+      const names = cells(head!);
+      return rows.map((row) => Object.fromEntries(cells(row).map((cell, i) => [names[i]!, cell])));
+    });
+}
+
+const readAs = (text: string | undefined, { quantity }: FieldRule): number => {
+  const read = parseQuantity(text ?? '', quantity, 'metric');
+  if (read.kind !== 'ok') throw new Error(`“${text}”: ${JSON.stringify(read)}`);
+  return read.si;
+};
+
+function valueAt(thing: unknown, path: string): number | null {
+  const at = path
+    .split('.')
+    .reduce<unknown>(
+      (part, key) => (part as Record<string, unknown> | null | undefined)?.[key],
+      thing,
+    );
+  return (at as { readonly value: number } | null | undefined)?.value ?? null;
+}
+
+const same = (text: string | undefined, value: number | null, rule: FieldRule): void => {
+  if (value === null) expect(text).toBe('–');
+  else expect(Math.abs(readAs(text, rule) - value)).toBeLessThanOrEqual(1e-6 * Math.abs(value));
+};
+
+const descriptors = GEAR_KINDS.map(gearOf);
+
+test.each(descriptors.map((kind) => [kind.many, kind] as const))(
+  '%s: what can be set, between which limits, and what is assumed until it is',
+  (many, { numbers, classes, blank }) => {
+    const [fields, byClass] = tablesUnder(many);
+    for (const [path, rule] of Object.entries(numbers)) {
+      const row = fields!.find((one) => one['what can be set'] === rule.label);
+      same(row?.least, rule.min, rule);
+      same(row?.most, rule.max, rule);
+      for (const [of, label] of Object.entries(classes.labels)) {
+        const value = valueAt(blank(of), path);
+        const usual =
+          row?.usual === 'by class'
+            ? byClass!.find((one) => one.class === label)?.[rule.label]
+            : row?.usual;
+        same(usual, value, rule);
+        if (value !== null) expect(value).toBeGreaterThanOrEqual(rule.min);
+        if (value !== null) expect(value).toBeLessThanOrEqual(rule.max);
+      }
+    }
+    expect(fields).toHaveLength(Object.keys(numbers).length);
+  },
+);
+
+test('what can be chosen is there once, and what is usual is among it', () => {
+  for (const { choices, classes, blank } of descriptors) {
+    for (const [path, words] of Object.entries(choices)) {
+      expect(new Set(words).size).toBe(words.length);
+      const at = path
+        .split('.')
+        .reduce<unknown>(
+          (part, key) => (part as Record<string, unknown>)?.[key],
+          blank(classes.usual),
+        );
+      if (at !== undefined) expect(words).toContain(at);
+    }
+  }
+  expect(CHOICE_RULES.device.bypassChoice).toEqual(['true', 'buffered']);
+});
+
+test('for rigs is what a signal runs through', () => {
+  const forRigs = descriptors.filter(({ isForRigs }) => isForRigs).map(({ kind }) => kind);
+  expect(forRigs.sort()).toEqual(['cable', 'destination', 'device', 'guitar']);
+});
+
+test('what drives while it is off is silent without power; all else is a wire', () => {
+  for (const name of Object.keys(DEVICE_CLASSES) as DeviceClass[]) {
+    const { bypass, powerLost } = deviceOfClass(name, 'd1');
+    const drives = bypass === 'buffered' || bypass === 'alwaysOn';
+    expect([name, powerLost]).toEqual([name, drives ? 'silence' : 'bypass']);
+  }
+});
