@@ -214,8 +214,16 @@ export type {
   Weights,
 } from './rig';
 export { slug, writeNetlist, writeResponseCsv } from './formats';
-export { APPROACH_WORDS, explainRig, judgeRig } from './judgements';
-export type { Explanation, Judgement } from './judgements';
+export {
+  adviseRig,
+  APPROACH_WORDS,
+  explainRig,
+  heed,
+  sayAdvice,
+  sayFirstStep,
+  worseInUse,
+} from './judgements';
+export type { Advice, AdvisedJudgement, Explanation, FirstStep, Remedy, Said } from './judgements';
 export {
   actingValues,
   checkItem,

@@ -21,6 +21,7 @@ const search: PlanSearch = {
   moves: [{} as PlanSearch['moves'][number]],
   asItIs,
   front: [asItIs],
+  singles: [asItIs],
   looked: 1677,
   exactUpTo: 2,
   beyond: null,

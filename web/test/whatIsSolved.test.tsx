@@ -12,6 +12,7 @@ import {
   typicalSupply,
   type Chain,
   type Edit,
+  type GearItem,
   type Rig,
 } from '@gullwind/core';
 import { jest } from '@jest/globals';
@@ -23,24 +24,26 @@ const analyse = jest.fn((chain: Chain) =>
   Promise.resolve({ r1: { kind: 'silent', of: chain } as unknown }),
 );
 const measureScenes = jest.fn((_: Chain) => Promise.resolve([]));
-const judge = jest.fn((_: Chain) => Promise.resolve([]));
+const advise = jest.fn((_: Rig) => Promise.resolve({ step: null, judgements: [] }));
 jest.unstable_mockModule('../src/workers/workers', () => ({
   analysisWorker: () => ({ analyse }),
-  questionsWorker: () => ({ measureScenes, measurePlaces: () => Promise.resolve([]), judge }),
+  questionsWorker: () => ({ measureScenes, measurePlaces: () => Promise.resolve([]), advise }),
   longWorker: () => ({ run: () => new Promise(() => undefined), stop: () => Promise.resolve() }),
 }));
 
 const { useAnalysis } = await import('../src/workers/useAnalysis');
-const { useScenes, useJudgements } = await import('../src/workers/useSideQuestions');
+const { useScenes, useAdvice } = await import('../src/workers/useSideQuestions');
 
 const empty = newRig('counted');
 const rig = applyEdits(empty, insertDevice(empty, 0, deviceOfClass('drive', '', 'drive')));
+
+const GEAR: readonly GearItem[] = [];
 
 function useAll(now: Rig) {
   return {
     ways: useAnalysis(now),
     scenes: useScenes(now, 'r1'),
-    judged: useJudgements(now, 'r1', 'metric'),
+    advised: useAdvice(now, GEAR, 'r1', 'metric'),
   };
 }
 
@@ -60,7 +63,7 @@ async function show() {
 beforeEach(() => jest.clearAllMocks());
 afterEach(cleanup);
 
-const asked = () => [analyse, measureScenes, judge].map((f) => f.mock.calls.length);
+const asked = () => [analyse, measureScenes, advise].map((f) => f.mock.calls.length);
 
 const board: Edit = {
   kind: 'list',
@@ -94,7 +97,7 @@ test.each<[string, (now: Rig) => Edit]>([
   expect(asked()).toEqual([1, 1, 1]);
   expect(result.current.ways!.rig).toBe(now);
   expect(result.current.scenes!.rig).toBe(now);
-  expect(result.current.judged!.rig).toBe(now);
+  expect(result.current.advised!.rig).toBe(now);
 });
 
 test('dragging on a board solves nothing either, however often', async () => {

@@ -17,7 +17,6 @@ import {
   TrebleMeter,
 } from '../path';
 import type { Chain } from '../rig';
-import { bufferAdvice, type BufferAdvice } from './bufferAdvice';
 import { figuresOf, meanOf, type Figures } from './figures';
 import { cornerOf, resonanceOf, type Corner, type Resonance } from './resonance';
 import { toneEquivalent, type ToneEquivalent } from './toneEquivalent';
@@ -63,12 +62,11 @@ export interface Sound {
   readonly verdict: Verdict;
 }
 
-/** What costs what, and what would help: more work than all the rest. */
+/** What costs what: more work than all the rest. */
 interface Reasons {
   readonly tone: ToneEquivalent;
   readonly loads: readonly DriverLoad[];
   readonly lossByPart: readonly PartLoss[];
-  readonly buffer: BufferAdvice | null;
 }
 
 interface Muted extends Heard {
@@ -128,7 +126,6 @@ export function analyseRig(
     tone: toneEquivalent(rig, route, trebleDb),
     loads: driverLoads(path),
     lossByPart: lossByPart(path),
-    buffer: bufferAdvice(rig, route, path, trebleDb),
   };
 }
 

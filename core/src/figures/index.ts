@@ -1,6 +1,5 @@
-export { analyseRig, isSilent, measureRig, SHELTER_LIMIT_OHM } from './analyseRig';
+export { analyseRig, isSilent, measureRig, measureWay, SHELTER_LIMIT_OHM } from './analyseRig';
 export type { Analysis, SectionSummary, SoundingAnalysis, StopSummary } from './analyseRig';
-export type { BufferAdvice } from './bufferAdvice';
 export { figuresOf } from './figures';
 export type { Figures } from './figures';
 export { lengthBudgets } from './lengthBudget';

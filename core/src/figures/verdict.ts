@@ -43,7 +43,7 @@ export const DIRECTION_WORDS: Readonly<Record<Direction, string>> = {
   brighter: 'brighter',
   moreVocal: 'more vocal',
   thinner: 'thinner and glassier',
-  none: 'the same',
+  none: 'as straight in',
 };
 
 export const sizeOf = (db: number): Size =>
@@ -60,11 +60,22 @@ export function verdictOf(figures: Figures, now: Resonance, reference: Resonance
   };
 }
 
+/** Below this an octave says nothing of the direction, dB. */
+const LEAST_OCTAVE_DB = 0.5;
+/** And where it is less than this share of the other one. */
+const LEAST_SHARE = 0.25;
+
+/** Which way the sound goes, by the octaves that count for it. */
 function directionOf(low: number, high: number): Direction {
-  if (low === 0 && high === 0) return 'none';
-  if (low <= 0 && high <= 0) return 'duller';
-  if (low >= 0 && high >= 0) return 'brighter';
-  return low > 0 ? 'moreVocal' : 'thinner';
+  const counts = (own: number, other: number) =>
+    Math.abs(own) >= LEAST_OCTAVE_DB && Math.abs(own) >= LEAST_SHARE * Math.abs(other);
+  const [lowSign, highSign] = [
+    counts(low, high) ? Math.sign(low) : 0,
+    counts(high, low) ? Math.sign(high) : 0,
+  ];
+  if (lowSign * highSign < 0) return lowSign > 0 ? 'moreVocal' : 'thinner';
+  if (lowSign + highSign === 0) return 'none';
+  return lowSign + highSign < 0 ? 'duller' : 'brighter';
 }
 
 function resonanceChange(now: Resonance, reference: Resonance) {

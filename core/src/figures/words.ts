@@ -1,11 +1,11 @@
 import { formatQuantity, formatSignedDb, type UnitSystem } from '../quantity';
 import type { MuteReason } from '../path';
-import { findCable, type Chain } from '../rig';
-import type { Analysis, SoundingAnalysis } from './analyseRig';
+import type { Chain } from '../rig';
+import type { Analysis, SectionSummary, SoundingAnalysis } from './analyseRig';
 import { nameSpot, namePartLoss } from './names';
 import { DIRECTION_WORDS, SIZE_WORDS, type Verdict } from './verdict';
 
-/** What is going on and what to do next, in plain words. */
+/** What is going on, in plain words: what is lost or gained, and where. */
 export function sayWhatIsGoingOn(rig: Chain, analysis: Analysis, system: UnitSystem): string {
   if (analysis.kind === 'silent')
     return 'Silence: the guitar’s volume is closed, or its two pickups cancel. Turn it up to see the rig.';
@@ -17,7 +17,7 @@ export function sayWhatIsGoingOn(rig: Chain, analysis: Analysis, system: UnitSys
     const name = nameSpot(rig, analysis.stops[analysis.at]!.spot);
     return `Nothing arrives: ${name} is missing. Give it a cable to see what it does.`;
   }
-  return [sayVerdict(analysis), sayCause(rig, analysis, system), sayNext(rig, analysis, system)]
+  return [sayVerdict(analysis), sayCause(rig, analysis, system)]
     .filter((part) => part !== '')
     .join(' ');
 }
@@ -88,42 +88,47 @@ function sayCause(
     destination.role === 'destination'
       ? `${source} drives all ${way} of cable to ${sayDestination(rig, destination.spot.id)}.`
       : `${source} drives ${way} of cable before ${nameSpot(rig, destination.spot)} takes over.`;
-  // Pots and end are in the reference as well: they are no difference to it.
-  const largest = lossByPart.find(
+  const [most, less] = [
+    sayMost(rig, stops, lossByPart, verdict, figures.trebleDb),
+    sayLess(rig, first, verdict, system),
+  ];
+  return [driven, less, most].filter((part) => part !== '').join(' ');
+}
+
+/** What brings brightness where less cable hangs on the pickup than the reference has. */
+function sayLess(
+  { electrical }: Chain,
+  { cableM, rOutOhm }: SectionSummary,
+  { direction }: Verdict,
+  system: UnitSystem,
+): string {
+  const { lengthM } = electrical.reference;
+  if (rOutOhm !== null || direction === 'duller' || cableM >= lengthM.value) return '';
+  return `That is less than the ${formatQuantity(lengthM.value, 'length', system)} of straight in.`;
+}
+
+/** The part that makes most of it, where one does. Pots and end are in the reference too: they are no difference to it. */
+function sayMost(
+  rig: Chain,
+  stops: SoundingAnalysis['stops'],
+  parts: SoundingAnalysis['lossByPart'],
+  { direction }: Verdict,
+  trebleDb: number,
+): string {
+  if (direction !== 'duller' && direction !== 'brighter') return '';
+  const largest = parts.find(
     ({ kind, gain }) =>
-      kind !== 'controls' && kind !== 'destination' && -gain.trebleDb * figures.trebleDb > 0,
+      kind !== 'controls' && kind !== 'destination' && -gain.trebleDb * trebleDb > 0,
   );
   const enough =
-    largest &&
-    Math.abs(largest.gain.trebleDb) >= Math.max(0.5, MOST_OF_IT * Math.abs(figures.trebleDb));
-  return enough ? `${driven} Most of it goes in ${namePartLoss(rig, stops, largest)}.` : driven;
+    largest && Math.abs(largest.gain.trebleDb) >= Math.max(0.5, MOST_OF_IT * Math.abs(trebleDb));
+  if (!enough) return '';
+  return `Most of it ${direction === 'duller' ? 'goes in' : 'comes from'} ${namePartLoss(rig, stops, largest)}.`;
 }
 
 function sayDestination(rig: Chain, id: string): string {
   const destination = rig.electrical.destinations.find((other) => other.id === id);
   return destination?.kind === 'amp' ? 'the amp' : (destination?.name ?? 'the destination');
-}
-
-function sayNext(
-  rig: Chain,
-  { stops, verdict, buffer, lossByPart }: SoundingAnalysis,
-  system: UnitSystem,
-): string {
-  if (verdict.size === 'unlikely') return 'It’s fine, leave it.';
-  if (verdict.direction === 'brighter' || verdict.direction === 'thinner') {
-    return 'If that is too much, a longer cable ahead of the first buffer tames it.';
-  }
-  if (buffer) {
-    const before = stops.slice(1, buffer.stop).findLast(({ spot }) => spot.kind === 'device');
-    const where = before
-      ? `right after ${nameSpot(rig, before.spot)}`
-      : 'right after the first cable';
-    return `If you want it back: a buffer ${where} leaves ${formatSignedDb(buffer.trebleDb)} dB.`;
-  }
-  const cable = lossByPart.find(({ kind, gain }) => kind === 'cable' && gain.trebleDb > 0.3);
-  if (!cable) return '';
-  const length = findCable(rig, stops[cable.stop]!.spot.id)?.lengthM.value ?? 0;
-  return `A shorter or lower-capacitance cable in place of the ${formatQuantity(length, 'length', system)} one is what would help.`;
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,8 +1,9 @@
 import { DESTINATION_KINDS, destinationOfKind, type Destination } from '../gear';
 import { formatQuantity, formatSignedDb, type UnitSystem } from '../quantity';
-import { nameSwitch, semitonesBetween } from '../figures';
-import { destinationLoad } from '../path';
-import type { ApproachKind } from '../rig';
+import { measureRig, nameSwitch, semitonesBetween } from '../figures';
+import { destinationLoad, type SectionSolver } from '../path';
+import { bufferMoves, makeMoves } from '../plans';
+import { mainRow, type ApproachKind, type Rig } from '../rig';
 import { buffersOf } from './aboutParts';
 import { changeOf, type Case } from './case';
 import type { Judgement } from './judgement';
@@ -12,13 +13,23 @@ import type { Judgement } from './judgement';
 const db = (value: number, decimals = 2) => `${formatSignedDb(value, decimals)} dB`;
 const WANTS_BUFFER: readonly ApproachKind[] = ['clear', 'bookends', 'oneBuffer', 'steady'];
 
+/** A buffer further forward has to bring back at least this much, dB. */
+const WORTH_DB = 0.5;
+
 /** There is a buffer, but most of the loss lies before it. */
-export function judgeLateBuffer(at: Case, units: UnitSystem): readonly Judgement[] {
-  const { analysis, path, rig } = at;
+export function judgeLateBuffer(
+  at: Case,
+  rig: Rig,
+  units: UnitSystem,
+  solver: SectionSolver,
+): readonly Judgement[] {
+  const { analysis, path, route } = at;
   const [first] = buffersOf(at);
-  const { buffer, figures } = analysis;
-  if (!first || !buffer || !WANTS_BUFFER.includes(rig.electrical.approach.kind)) return [];
-  if (buffer.stop >= first.stop) return [];
+  const { figures } = analysis;
+  if (!first || route.kind !== 'front' || !WANTS_BUFFER.includes(rig.electrical.approach.kind))
+    return [];
+  const further = bestFurtherForward(rig, first.device.id, solver);
+  if (further === null || Math.abs(figures.trebleDb) - Math.abs(further) < WORTH_DB) return [];
   const inFront = path.sections[0]!;
   const boost = Math.max(0, -figures.trebleHighDb);
   return [
@@ -33,13 +44,31 @@ export function judgeLateBuffer(at: Case, units: UnitSystem): readonly Judgement
       numbers: [
         ['before it', formatQuantity(inFront.cableM, 'length', units)],
         ['treble now', db(figures.trebleDb)],
-        ['with one further forward', db(buffer.trebleDb)],
+        ['with one further forward', db(further)],
         ['boost at 4–8 kHz instead', db(boost, 1)],
       ],
       when: 'as the switches stand',
       approaches: WANTS_BUFFER,
     },
   ];
+}
+
+/** The T nearest to straight in that an ordinary buffer reaches ahead of a device; null where none can stand there. */
+function bestFurtherForward(rig: Rig, deviceId: string, solver: SectionSolver): number | null {
+  const { devices } = mainRow(rig);
+  const first = devices.findIndex(({ id }) => id === deviceId);
+  const reached = bufferMoves(rig, []).flatMap((move) => {
+    const at = 'before' in move.action ? move.action.before : null;
+    const place = devices.findIndex(({ id }) => id === at);
+    if (place < 0 || place > first) return [];
+    const made = makeMoves(rig, [move]);
+    const measured = made && measureRig(made.rig, solver);
+    return measured?.kind === 'sounding' ? [measured.figures.trebleDb] : [];
+  });
+  return reached.reduce<number | null>(
+    (best, db) => (best === null || Math.abs(db) < Math.abs(best) ? db : best),
+    null,
+  );
 }
 
 const WEAK_OHM = 2000;
@@ -245,33 +274,6 @@ function judgeUnbalanced(at: Case, units: UnitSystem): readonly Judgement[] {
         ['air over it', db(at.analysis.figures.airDb)],
       ],
       when: 'always',
-      approaches: 'every',
-    },
-  ];
-}
-
-/** That nothing needs doing is a judgement too. */
-export function judgeFine({ analysis, states }: Case): readonly Judgement[] {
-  const { figures, verdict } = analysis;
-  if (verdict.size !== 'unlikely' && verdict.size !== 'hard') return [];
-  const spread = states.kind === 'states' ? states.spreadDb : 0;
-  return [
-    {
-      key: 'fine:',
-      kind: 'fine',
-      weight: 'fine',
-      spot: null,
-      title: 'It’s fine, leave it',
-      reason:
-        verdict.size === 'unlikely'
-          ? 'What is left of a difference is unlikely to be heard.'
-          : 'What is left of a difference is hard to tell even side by side.',
-      numbers: [
-        ['treble', db(figures.trebleDb)],
-        ['level', db(figures.levelDb)],
-        ['by switching alone', `${spread.toFixed(2)} dB`],
-      ],
-      when: 'as the switches stand',
       approaches: 'every',
     },
   ];

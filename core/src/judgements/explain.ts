@@ -12,9 +12,8 @@ import {
 import { formatSignedDb, type UnitSystem } from '../quantity';
 import { SectionSolver } from '../path';
 import type { GearItem } from '../gear';
-import { choosePlans, sayGains, sayLeaveAlone, sayMoves, searchToEnd, weightsOf } from '../plans';
 import { toggleSwitch, applyEdits, mainRow, type Rig } from '../rig';
-import { judgeRig } from './judge';
+import { adviseRig, heed, sayFirstStep, type FirstStep, type Said } from './advice';
 
 /** A short written diagnosis: each paragraph under a word. */
 export interface Explanation {
@@ -24,7 +23,7 @@ export interface Explanation {
 
 const MOST_PARTS = 3;
 const LEAST_DB = 0.1;
-const MOST_REMEDIES = 3;
+const MOST_JUDGEMENTS = 3;
 
 /**
  * What is going on in a rig on its main way, what costs what, which switch changes the sound most, what
@@ -40,12 +39,13 @@ export function explainRig(
   const first = { title: 'What is going on', text: sayWhatIsGoingOn(rig, analysis, units) };
   if (analysis.kind !== 'sounding') return [first];
   const solver = new SectionSolver();
+  const said = heed(adviseRig(rig, gear, units, mainRow(rig).id, solver), rig.texts.dismissed);
   return [
     first,
     { title: 'What costs what', text: sayCosts(rig, analysis) },
     { title: 'Which switch changes it most', text: saySwitches(rig, analysis, states, solver) },
-    { title: 'What would help', text: sayRemedies(rig, analysis, states, units) },
-    { title: 'What would fix it', text: sayFix(rig, gear, units) },
+    { title: 'What is to be said', text: sayJudgements(said) },
+    { title: 'What to do first', text: said.first ? sayFix(said.first) : '' },
     { title: 'Elsewhere', text: sayPlaces(rig, solver) },
   ].filter(({ text }) => text !== '');
 }
@@ -80,28 +80,19 @@ function saySwitches(
   return `${one} By switching alone treble moves between ${formatSignedDb(dullest.trebleDb)} and ${formatSignedDb(brightest.trebleDb)} dB, ${spreadDb.toFixed(1)} dB apart.`;
 }
 
-function sayRemedies(
-  rig: Rig,
-  analysis: SoundingAnalysis,
-  states: StatesAnalysis,
-  units: UnitSystem,
-): string {
-  const said = judgeRig(rig, mainRow(rig).id, analysis, states, units)
-    .filter(({ key }) => !rig.texts.dismissed.includes(key))
-    .slice(0, MOST_REMEDIES);
-  return said.map(({ title, reason }) => `${title}. ${reason}`).join(' ');
-}
+const sayJudgements = ({ judgements }: Said): string =>
+  judgements
+    .filter(({ kind }) => kind !== 'fine')
+    .slice(0, MOST_JUDGEMENTS)
+    .map(({ title, reason }) => `${title}. ${reason}`)
+    .join(' ');
 
-/** The one change that the search for plans would advise, over all scenes and places. */
-function sayFix(rig: Rig, gear: readonly GearItem[], units: UnitSystem): string {
-  const { front, asItIs } = searchToEnd(rig, gear, { mostMoves: 1 });
-  const proposals = choosePlans(front, asItIs);
-  const advised = proposals.find(({ isAdvised }) => isAdvised)!;
-  const { plan } = advised;
-  if (plan.moves.length === 0) return sayLeaveAlone(advised, proposals.at(-1)!.plan);
-  const { minutes, cost, isCostAssumed } = plan.effort;
+/** The first step, with what it takes. */
+function sayFix(first: FirstStep): string {
+  if (first.kind !== 'move') return sayFirstStep(first);
+  const { minutes, cost, isCostAssumed } = first.plan.effort;
   const price = cost === 0 ? 'nothing to buy' : `${isCostAssumed ? 'about ' : ''}${cost} to pay`;
-  return `Of all single changes this does most for what it takes: ${sayMoves(rig, plan, units)[0]} (${minutes} minutes, ${price}). ${sayGains(plan, asItIs, weightsOf(rig))}.`;
+  return `Of all single changes this does most for what it takes: ${first.said} (${minutes} minutes, ${price}). ${first.gains}.`;
 }
 
 function sayPlaces(rig: Rig, solver: SectionSolver): string {

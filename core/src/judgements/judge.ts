@@ -1,17 +1,18 @@
 import type { SoundingAnalysis, StatesAnalysis } from '../figures';
 import type { UnitSystem } from '../quantity';
-import type { Chain } from '../rig';
+import { SectionSolver } from '../path';
+import type { Rig } from '../rig';
 import { judgeFuzzes } from './aboutFuzz';
 import { judgeBuffers, judgeHardwiredBypasses, judgeMany, judgePots } from './aboutParts';
 import {
   judgeDestinations,
-  judgeFine,
   judgeLateBuffer,
   judgeResonance,
   judgeSpread,
   judgeWeakEnd,
 } from './aboutWhole';
 import { openCase } from './case';
+import { judgeFine } from './fine';
 import type { Judgement } from './judgement';
 
 const WEIGHTS = { warning: 0, note: 1, fine: 2 } as const;
@@ -21,11 +22,12 @@ const WEIGHTS = { warning: 0, note: 1, fine: 2 } as const;
  * computed effect; those the user has dismissed are among them, by their keys in `rig.texts.dismissed`.
  */
 export function judgeRig(
-  rig: Chain,
+  rig: Rig,
   rowId: string,
   analysis: SoundingAnalysis,
   states: StatesAnalysis,
   units: UnitSystem,
+  solver: SectionSolver = new SectionSolver(),
 ): readonly Judgement[] {
   const at = openCase(rig, rowId, analysis, states);
   const warnings = [
@@ -34,11 +36,13 @@ export function judgeRig(
     ...judgePots(at),
     ...judgeBuffers(at),
     ...judgeMany(at),
-    ...judgeLateBuffer(at, units),
+    ...judgeLateBuffer(at, rig, units, solver),
     ...judgeWeakEnd(at),
     ...judgeSpread(at),
     ...judgeResonance(at),
     ...judgeDestinations(at, units),
   ];
-  return [...warnings, ...judgeFine(at)].sort((a, b) => WEIGHTS[a.weight] - WEIGHTS[b.weight]);
+  return [...warnings, ...judgeFine(rig, rowId, solver)].sort(
+    (a, b) => WEIGHTS[a.weight] - WEIGHTS[b.weight],
+  );
 }

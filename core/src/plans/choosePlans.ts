@@ -6,6 +6,16 @@ export interface Proposal {
   readonly plan: RankedPlan;
   /** What this approach would do first. */
   readonly isAdvised: boolean;
+  /** It is fine as it is: nothing is to be done. */
+  readonly isFine: boolean;
+}
+
+/** What else is known of a rig and of its plans. */
+export interface Known {
+  /** Plans whose gain lies inside the tolerance band: shown, but not advised. */
+  readonly isUnsure?: (plan: RankedPlan) => boolean;
+  /** The rig is fine as it is: leaving it alone is advised, whatever plans would win. */
+  readonly isFine?: boolean;
 }
 
 /** How much nearer to its goal a rig has to come for one more move, and for one more box. */
@@ -24,14 +34,12 @@ const burdenOf = ({ effort }: RankedPlan): number => effort.minutes + effort.cos
 /**
  * The few plans of a front worth showing, from leaving it alone upwards: each costs more than the one before
  * and brings the rig nearer by what its moves and boxes have to be worth. One of them is advised: leaving it
- * alone where less than half a decibel is left, or can be gained.
- *
- * @param isUnsure plans whose gain lies inside the tolerance band: shown, but not advised
+ * alone where it is fine, and where less than half a decibel is left, or can be gained.
  */
 export function choosePlans(
   front: readonly RankedPlan[],
   asItIs: RankedPlan,
-  isUnsure: (plan: RankedPlan) => boolean = () => false,
+  { isUnsure = () => false, isFine = false }: Known = {},
 ): readonly Proposal[] {
   const kept: RankedPlan[] = [asItIs];
   const rising = [...front].sort((a, b) => burdenOf(a) - burdenOf(b));
@@ -41,11 +49,13 @@ export function choosePlans(
       kept.push(plan);
   }
   while (kept.length > MOST_PROPOSALS) kept.splice(leastStep(kept), 1);
-  const advised = advise(
-    kept.filter((plan) => plan === asItIs || !isUnsure(plan)),
-    asItIs,
-  );
-  return kept.map((plan) => ({ plan, isAdvised: plan === advised }));
+  const sure = kept.filter((plan) => plan === asItIs || !isUnsure(plan));
+  const advised = isFine ? asItIs : advise(sure, asItIs);
+  return kept.map((plan) => ({
+    plan,
+    isAdvised: plan === advised,
+    isFine: isFine && plan === asItIs,
+  }));
 }
 
 /** The goal of a plan, less well reached where it rests on what nobody has confirmed or goes against a rule. */

@@ -1,5 +1,14 @@
-import { wantsPickup } from '../gear';
-import { allDevices, knownState, switchesOfDevice, type Rig, type SwitchState } from '../rig';
+import { wantsPickup, type Device } from '../gear';
+import {
+  allDevices,
+  hasSwitch,
+  knownState,
+  loopSwitch,
+  rowOf,
+  switchesOfDevice,
+  type Rig,
+  type SwitchState,
+} from '../rig';
 
 /// In which states of the switches a rig is judged.
 
@@ -9,6 +18,46 @@ export function countedScenes(rig: Rig): readonly SwitchState[] {
   if (scenes.length > 0)
     return scenes.map(({ state }) => ({ ...knownState(rig, state), unpowered: [] }));
   return [{ positions: leftOnIn(rig), playing: rig.state.playing, unpowered: [] }];
+}
+
+/** A state of the switches that the player uses, by its name. */
+export interface UsedState {
+  readonly name: string;
+  readonly state: SwitchState;
+}
+
+/**
+ * The states that the player uses: the counted scenes, or where there are none all off, as it stands now, and
+ * each pedal alone; what is left on is on in all of them.
+ */
+export function usedStates(rig: Rig): readonly UsedState[] {
+  const scenes = rig.electrical.scenes.filter(({ id }) => !rig.texts.brief.uncounted.includes(id));
+  if (scenes.length > 0)
+    return scenes.map(({ name, state }) => ({
+      name,
+      state: { ...knownState(rig, state), unpowered: [] },
+    }));
+  const { playing } = rig.state;
+  const still = leftOnIn(rig);
+  const used = (name: string, positions: SwitchState['positions']): UsedState => ({
+    name,
+    state: { positions: { ...still, ...positions }, playing, unpowered: [] },
+  });
+  return [
+    used(Object.keys(still).length > 0 ? 'what is left on' : 'all off', {}),
+    used('as it stands', rig.state.positions),
+    ...allDevices(rig)
+      .filter((device) => hasSwitch(device) && !device.mutes && still[device.id] !== true)
+      .map((device) =>
+        used(`${device.name} alone`, { [device.id]: true, ...loopAround(rig, device) }),
+      ),
+  ];
+}
+
+/** The loop of a switcher that a device stands in, switched in. */
+function loopAround(rig: Rig, { id }: Device): SwitchState['positions'] {
+  const at = rowOf(rig, id)?.at;
+  return at?.kind === 'loop' ? { [loopSwitch(at.device, at.loop)]: true } : {};
 }
 
 /** The switches of pedals that are left on. */

@@ -1,6 +1,8 @@
 export { DEFAULT_WEIGHTS, goalOf, weightsOf } from './goal';
 export type { Terms } from './goal';
-export { countedScenes, stillSwitches } from './countedStates';
+export { bufferMoves } from './bufferMoves';
+export { countedScenes, stillSwitches, usedStates } from './countedStates';
+export type { UsedState } from './countedStates';
 export { Evaluator } from './evaluate';
 export type { Score } from './evaluate';
 export { findMoves } from './findMoves';
@@ -16,7 +18,9 @@ export type { Conventions, ProposedPlace } from './order';
 export { findWithinTolerance } from './withinTolerance';
 export { choosePlans } from './choosePlans';
 export type { Proposal } from './choosePlans';
+export { sayMove } from './sayMove';
 export {
+  FINE,
   sayAgainst,
   sayGains,
   sayLeaveAlone,

@@ -89,21 +89,22 @@ function sayExtra({ effort }: RankedPlan, next: RankedPlan): string {
 
 const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
+/** That nothing needs doing. */
+export const FINE = 'It’s fine, leave it';
+
 /** Less than this is no gain. */
 const LEAST_GAIN = 0.005;
 
 /** Why nothing needs doing, or what leaving it alone means. */
-export function sayLeaveAlone({ plan, isAdvised }: Proposal, best: RankedPlan): string {
+export function sayLeaveAlone({ plan, isAdvised, isFine }: Proposal, best: RankedPlan): string {
   const { goal, terms } = plan.score;
   const gain = goal - best.score.goal;
   const figures = `${terms.distance.toFixed(2)} dB from straight in, ${terms.spread.toFixed(2)} dB by switching alone, level off by ${terms.level.toFixed(2)} dB`;
+  if (isFine) return `${FINE}: ${figures}.`;
   if (!isAdvised) return `As it is: ${figures}.`;
-  if (gain < LEAST_GAIN)
-    return `It’s fine, leave it: ${figures}. No plan within the limits is better.`;
-  if (goal < WORTH_TOUCHING)
-    return `It’s fine, leave it: ${figures}. All that together is under half a decibel.`;
+  if (gain < LEAST_GAIN) return `Leave it: ${figures}. No plan within the limits is better.`;
   return gain < WORTH_TOUCHING
-    ? `It’s fine, leave it: ${figures}. The best of all plans would win ${gain.toFixed(2)}, under half a decibel.`
+    ? `Leave it: ${figures}. The best of all plans would win ${gain.toFixed(2)}, under half a decibel.`
     : `Leave it for now: ${figures}. What the plans below would win, ${gain.toFixed(2)}, is not worth its boxes and moves here or lies inside what is not known of the parts. Measure what is assumed first.`;
 }
 

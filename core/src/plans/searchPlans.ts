@@ -33,6 +33,8 @@ export interface PlanSearch {
   readonly asItIs: RankedPlan;
   /** What nothing beats in goal, work and cost at once, best goal first. */
   readonly front: readonly RankedPlan[];
+  /** The same of single moves alone. */
+  readonly singles: readonly RankedPlan[];
   /** Plans looked at. */
   readonly looked: number;
   /** All plans of up to so many moves have been looked at: none of them is better. */
@@ -56,6 +58,7 @@ export function* searchPlans(
   const search = new Search(rig, gear);
   const { mostMoves = 2, mostTriples = DEFAULT_TRIPLES, chunk = DEFAULT_CHUNK } = options;
   yield* search.run('singles', search.singles(), search.moves.length, chunk);
+  search.keepSingles();
   if (mostMoves >= 2) yield* search.run('pairs', search.pairs(), search.countPairs(), chunk);
   if (mostMoves >= 3) yield* search.run('triples', search.triples(mostTriples), mostTriples, chunk);
   return search.result(mostMoves);
@@ -91,6 +94,7 @@ class Search {
   private readonly evaluator = new Evaluator();
   private readonly front = new Front();
   private readonly asItIs: Placed;
+  private singlesFront: readonly RankedPlan[] = [];
   private readonly singlesFound: Reached[] = [];
   private readonly pairsFound: Reached[] = [];
   private readonly begun = new Map<Move, Rig | null>();
@@ -166,6 +170,11 @@ class Search {
     for (const place of this.moves.keys()) yield [place];
   }
 
+  /** What single moves reach, before plans of more are looked at. */
+  keepSingles(): void {
+    this.singlesFront = this.front.best;
+  }
+
   /** The best single moves first, each with every other one: what is best so far is good soon. */
   *pairs(): Generator<readonly number[]> {
     const ranked = this.singlesFound.sort(byGoal).map(({ places }) => places[0]!);
@@ -220,6 +229,7 @@ class Search {
       moves: this.moves,
       asItIs: this.asItIs,
       front: this.front.best,
+      singles: this.singlesFront,
       looked: this.looked,
       exactUpTo: mostMoves === 3 && !isWhole ? 2 : mostMoves,
       beyond:

@@ -167,6 +167,13 @@ describe('verdict', () => {
     [1, -3, 'moreVocal'],
     [-1, 3, 'thinner'],
     [0, 0, 'none'],
+    [0.4, -0.4, 'none'],
+    [0.6, -10.4, 'duller'],
+    [2.6, -10.4, 'moreVocal'],
+    [-0.6, 10.4, 'brighter'],
+    [-2.7, 10.4, 'thinner'],
+    [-2, 0.3, 'duller'],
+    [0.5, -0.5, 'moreVocal'],
   ] as const)('%d low and %d high is %s', (low, high, direction) => {
     expect(verdictOf(figures(low, high), none, none)).toMatchObject({ direction });
   });

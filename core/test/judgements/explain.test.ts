@@ -45,8 +45,8 @@ test('each figure in it is one that the model gives', () => {
     'What is going on',
     'What costs what',
     'Which switch changes it most',
-    'What would help',
-    'What would fix it',
+    'What is to be said',
+    'What to do first',
     'Elsewhere',
   ]);
   const [largest] = analysis.lossByPart;
@@ -54,20 +54,21 @@ test('each figure in it is one that the model gives', () => {
     `${formatSignedDb(largest!.gain.trebleDb)} dB`,
   );
   const { front } = searchToEnd(rig, [], { mostMoves: 1 });
-  const [best] = choosePlans(front, front.at(-1)!).filter(({ isAdvised }) => isAdvised);
-  expect(paragraph(rig, 'What would fix it')).toContain(sayMoves(rig, best!.plan, 'metric')[0]);
+  const asItIs = front.find(({ moves }) => moves.length === 0)!;
+  const [best] = choosePlans(front, asItIs).filter(({ isAdvised }) => isAdvised);
+  expect(paragraph(rig, 'What to do first')).toContain(sayMoves(rig, best!.plan, 'metric')[0]);
   expect(paragraph(rig, 'Elsewhere')).toContain(`big stage ${formatSignedDb(treble(rig))} dB`);
 });
 
-test('what would fix it says what is to be paid, or that nothing is', () => {
+test('what to do first says what is to be paid, or that nothing is', () => {
   const rig = board();
   const fix = (brief: Partial<Rig['texts']['brief']>) =>
     paragraph(
       { ...rig, texts: { ...rig.texts, brief: { ...rig.texts.brief, ...brief } } },
-      'What would fix it',
+      'What to do first',
     );
   expect(fix({})).toMatch(/\(\d+ minutes, about [1-9]\d* to pay\)/u);
-  expect(fix({ nothingBought: true })).toMatch(/\(\d+ minutes, nothing to buy\)|leave it/u);
+  expect(fix({ nothingBought: true })).toMatch(/\(\d+ minutes, nothing to buy\)|No single change/u);
 });
 
 test('the switch it names is the one that changes most, from where it stands now', () => {
@@ -88,15 +89,15 @@ test('the switch it names is the one that changes most, from where it stands now
   expect(paragraph(on, 'Which switch changes it most')).toContain('switched off would');
 });
 
-test('what would help is what the advice says, but for what was dismissed', () => {
+test('what is to be said is what the advice says, but for what was dismissed', () => {
   const rig = board();
   const analysis = analyseRig(rig);
   if (analysis.kind !== 'sounding') throw new Error(analysis.kind);
   const states = analyseStates(rig, switchesOf(rig));
   const [first] = judgeRig(rig, 'r1', analysis, states, 'metric');
-  expect(paragraph(rig, 'What would help')).toContain(`${first!.title}. ${first!.reason}`);
+  expect(paragraph(rig, 'What is to be said')).toContain(`${first!.title}. ${first!.reason}`);
   const quiet = { ...rig, texts: { ...rig.texts, dismissed: [first!.key] } };
-  expect(paragraph(quiet, 'What would help') ?? '').not.toContain(first!.title);
+  expect(paragraph(quiet, 'What is to be said') ?? '').not.toContain(first!.title);
 });
 
 test('of a rig that is not heard it says that alone', () => {

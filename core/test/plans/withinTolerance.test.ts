@@ -68,7 +68,9 @@ test('a gain in spread or structure is not drawn at', () => {
 });
 
 test('what lies inside the band is shown but not advised, and leaving it alone says why', () => {
-  const shown = choosePlans([slight, asItIs], asItIs, (plan) => plan === slight);
+  const shown = choosePlans([slight, asItIs], asItIs, {
+    isUnsure: (plan) => plan === slight,
+  });
   expect(shown.map(({ isAdvised }) => isAdvised)).toEqual([true, false]);
   expect(sayLeaveAlone(shown[0]!, slight)).toMatch(/inside what is not known of the parts/u);
   expect(choosePlans([slight, asItIs], asItIs)[1]!.isAdvised).toBe(true);

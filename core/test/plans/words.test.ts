@@ -261,6 +261,19 @@ test('where no plan is better, that is said', () => {
   expect(sayLeaveAlone(only!, alone)).toMatch(/No plan within the limits is better\.$/u);
 });
 
+test('a rig that is fine is left alone, whatever a plan would win; that it is fine is said of no other', () => {
+  const alone = planOf(4);
+  const better = planOf(1, {}, [cable]);
+  const shown = choosePlans([better, alone], alone, { isFine: true });
+  expect(shown.map(({ isAdvised, isFine }) => [isAdvised, isFine])).toEqual([
+    [true, true],
+    [false, false],
+  ]);
+  expect(sayLeaveAlone(shown[0]!, better)).toMatch(/^It’s fine, leave it: /u);
+  for (const best of [better, planOf(3.8, {}, [cable]), alone])
+    expect(sayLeaveAlone(choosePlans([best, alone], alone)[0]!, best)).not.toMatch(/fine/u);
+});
+
 describe('a plan looked at closely', () => {
   let board = rowOf('drive', 'delay');
   board = applyEdits(board, keepPlace(board, 'home'), setCableLength('l1', 9));

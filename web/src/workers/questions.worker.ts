@@ -1,4 +1,5 @@
 import {
+  adviseRig,
   analyseRig,
   analyseStates,
   assumptionsThatMatter,
@@ -7,7 +8,6 @@ import {
   detailOfPlan,
   driveWay,
   explainRig,
-  judgeRig,
   keepLikedCable,
   lengthBudgets,
   measureRig,
@@ -20,6 +20,7 @@ import {
   stopOf,
   sweepSources,
   switchesOn,
+  type Advice,
   type Analysis,
   type Assumption,
   type CapacitanceAnswer,
@@ -27,7 +28,6 @@ import {
   type Explanation,
   type GearItem,
   type Figures,
-  type Judgement,
   type LengthBudget,
   type LikedCable,
   type LikedCableAnswer,
@@ -41,6 +41,7 @@ import {
   type SweptSource,
   type UnitSystem,
   type WhatIf,
+  worseInUse,
 } from '@gullwind/core';
 import { expose } from 'comlink';
 
@@ -52,6 +53,11 @@ const solver = new SectionSolver();
 export interface PinnedSound {
   readonly pinId: string;
   readonly analysis: Analysis | null;
+}
+
+/** A plan looked at closely, with what it makes worse in the states that are played. */
+export interface ShownPlan extends PlanDetail {
+  readonly worse: readonly string[];
 }
 
 const questionsApi = {
@@ -77,12 +83,8 @@ const questionsApi = {
       const hasWay = routeRows(chain).some((row) => row.id === rowId);
       return { pinId: id, analysis: hasWay ? analyseRig(chain, solver, rowId) : null };
     }),
-  judge: (rig: Chain, rowId: string, units: UnitSystem): readonly Judgement[] => {
-    const analysis = analyseRig(rig, solver, rowId);
-    if (analysis.kind !== 'sounding') return [];
-    const states = analyseStates(rig, switchesOn(rig, rowId), rowId);
-    return judgeRig(rig, rowId, analysis, states, units);
-  },
+  advise: (rig: Rig, gear: readonly GearItem[], rowId: string, units: UnitSystem): Advice =>
+    adviseRig(rig, gear, units, rowId, solver),
   lengthBudgets: (
     rig: Chain,
     rowId: string,
@@ -102,7 +104,10 @@ const questionsApi = {
     const { path } = driveWay(rig, rowId);
     return pickupSimulatorFor(path, stopOf(path.stops, 'device', deviceId));
   },
-  planDetail: (rig: Rig, moves: readonly Move[]): PlanDetail | null => detailOfPlan(rig, moves),
+  planDetail: (rig: Rig, moves: readonly Move[], units: UnitSystem): ShownPlan | null => {
+    const detail = detailOfPlan(rig, moves);
+    return detail && { ...detail, worse: worseInUse(rig, detail.rig, units, solver) };
+  },
   sweepSources: (rig: Chain): readonly SweptSource[] => sweepSources(rig),
   pickupOrCable: (rig: Chain, cableId: string): readonly WhatIf[] => pickupOrCable(rig, cableId),
 };

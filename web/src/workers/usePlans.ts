@@ -3,15 +3,16 @@ import {
   planningOf,
   type GearItem,
   type Move,
-  type PlanDetail,
   type Proposal,
   type RankedPlan,
   type Rig,
   type SearchOptions,
+  type UnitSystem,
 } from '@gullwind/core';
 import { useMemo } from 'react';
 import { useLatest } from './useLatest';
 import { useLongWork, type LongWork, type WorkStateOf } from './useLongWork';
+import type { ShownPlan } from './questions.worker';
 import { questionsWorker } from './workers';
 
 /** Looks for plans as soon as what they depend on is another: a new name starts no search. */
@@ -43,16 +44,21 @@ export function frontOf(state: WorkStateOf<'plans'>): readonly RankedPlan[] {
 interface DetailQuestion {
   readonly rig: Rig;
   readonly moves: readonly Move[];
+  readonly units: UnitSystem;
 }
 
 const askDetail = async (question: DetailQuestion) => ({
   question,
-  detail: await questionsWorker().planDetail(question.rig, question.moves),
+  detail: await questionsWorker().planDetail(question.rig, question.moves, question.units),
 });
 
 /** One plan looked at closely; the last one until another is there. */
-export function usePlanDetail(rig: Rig, moves: readonly Move[] | null): PlanDetail | null {
-  const question = useMemo(() => moves && { rig, moves }, [rig, moves]);
+export function usePlanDetail(
+  rig: Rig,
+  moves: readonly Move[] | null,
+  units: UnitSystem,
+): ShownPlan | null {
+  const question = useMemo(() => moves && { rig, moves, units }, [rig, moves, units]);
   const answer = useLatest(question, askDetail);
   return (question && answer?.question.rig === rig && answer.detail) || null;
 }

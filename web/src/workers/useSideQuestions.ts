@@ -1,7 +1,9 @@
 import {
   chainOf,
+  planningOf,
+  type Advice,
   type Chain,
-  type Judgement,
+  type GearItem,
   type Pin,
   type Rig,
   type SideFigures,
@@ -39,21 +41,45 @@ export function useScenes(rig: Rig | null, rowId: string): MeasuredSides | null 
   return useOwned(rig, question && answer);
 }
 
-const askJudgements = async ({ chain, rowId, units }: Question & { units: UnitSystem }) => ({
-  chain,
-  judgements: await questionsWorker().judge(chain, rowId, units),
-});
+interface AdviceQuestion {
+  readonly rig: Rig;
+  readonly gear: readonly GearItem[];
+  readonly rowId: string;
+  readonly units: UnitSystem;
+}
 
-/** What is to be said of a rig under its approach; null while nobody looks. */
-export function useJudgements(
+const askAdvice = async (question: AdviceQuestion) => {
+  const { rig, gear, rowId, units } = question;
+  return {
+    question,
+    chain: chainOf(rig),
+    advice: await questionsWorker().advise(rig, gear, rowId, units),
+  };
+};
+
+/** A rig with what is to be said of it, and to be done first. */
+export interface Advised {
+  readonly rig: Rig;
+  readonly advice: Advice;
+}
+
+/**
+ * What is to be said of a rig under its approach, and to be done first; null while nobody looks, and until it is
+ * known of this rig: what was said of another one is not said of this.
+ */
+export function useAdvice(
   rig: Rig | null,
+  gear: readonly GearItem[] | null,
   rowId: string,
   units: UnitSystem,
-): { readonly rig: Rig; readonly judgements: readonly Judgement[] } | null {
-  const chain = rig && chainOf(rig);
-  const question = useMemo(() => chain && { chain, rowId, units }, [chain, rowId, units]);
-  const answer = useLatest(question, askJudgements);
-  return useOwned(rig, question && answer);
+): Advised | null {
+  const planned = rig && planningOf(rig);
+  const question = useMemo(
+    () => (planned && gear ? { rig: planned, gear, rowId, units } : null),
+    [planned, gear, rowId, units],
+  );
+  const answer = useLatest(question, askAdvice);
+  return useOwned(rig, answer && answer.question === question ? answer : null);
 }
 
 const askPins = ({ pins, rowId }: { pins: readonly Pin[]; rowId: string }) =>

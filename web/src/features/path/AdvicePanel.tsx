@@ -1,7 +1,11 @@
 import {
   APPROACH_WORDS,
   type ApproachKind,
-  type Judgement,
+  heed,
+  sayFirstStep,
+  type AdvisedJudgement,
+  type FirstStep,
+  type Remedy,
   type Rig,
   type UnitSystem,
 } from '@gullwind/core';
@@ -14,10 +18,12 @@ import { ExplainDialog } from './ExplainDialog';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
 import { PartFields } from '../../ui/parts/PartFields';
 import { Figure } from '../../ui/Figure';
+import type { Advised } from '../../workers/useSideQuestions';
 import type { PathActions } from './usePathActions';
 
 interface Props {
-  readonly analysed: { readonly rig: Rig; readonly judgements: readonly Judgement[] } | null;
+  readonly rig: Rig;
+  readonly advised: Advised | null;
   readonly units: UnitSystem;
   readonly actions: PathActions;
 }
@@ -27,12 +33,16 @@ const APPROACHES = (Object.keys(APPROACH_WORDS) as ApproachKind[]).map(
 );
 
 /** What is to be said of the rig under its own approach, each with its numbers and a way to be quiet about it. */
-export const AdvicePanel = memo(function AdvicePanel({ analysed, units, actions }: Props) {
+export const AdvicePanel = memo(function AdvicePanel({ rig, advised, units, actions }: Props) {
   const [isExplaining, setExplaining] = useState(false);
-  if (!analysed) return <Typography variant="body2">Judging …</Typography>;
-  const { rig, judgements } = analysed;
-  const said = judgements.filter(({ key }) => !rig.texts.dismissed.includes(key));
-  const dismissed = judgements.filter(({ key }) => rig.texts.dismissed.includes(key));
+  if (!advised)
+    return (
+      <>
+        <ApproachFields rig={rig} units={units} actions={actions} />
+        <Typography variant="body2">Judging …</Typography>
+      </>
+    );
+  const { first, judgements, dismissed } = heed(advised.advice, rig.texts.dismissed);
   const dismiss = (to: readonly string[]) =>
     actions.edit({ kind: 'assign', field: 'dismissed', to });
   return (
@@ -44,12 +54,13 @@ export const AdvicePanel = memo(function AdvicePanel({ analysed, units, actions 
       {isExplaining && (
         <ExplainDialog rig={rig} units={units} onClose={() => setExplaining(false)} />
       )}
-      {judgements.length === 0 && (
+      {first && first.kind !== 'fine' && <First first={first} actions={actions} />}
+      {judgements.length === 0 && !first && (
         <Typography variant="body2" sx={{ mt: 1 }}>
           Nothing to say here.
         </Typography>
       )}
-      {said.map((judgement) => (
+      {judgements.map((judgement) => (
         <Said
           key={judgement.key}
           judgement={judgement}
@@ -68,7 +79,7 @@ export const AdvicePanel = memo(function AdvicePanel({ analysed, units, actions 
 });
 
 /** The approach of the rig, and the resonance it wants where it wants one. */
-function ApproachFields({ rig, units, actions }: Omit<Props, 'analysed'> & { readonly rig: Rig }) {
+function ApproachFields({ rig, units, actions }: Omit<Props, 'advised'>) {
   const { approach } = rig.electrical;
   return (
     <>
@@ -97,8 +108,28 @@ function ApproachFields({ rig, units, actions }: Omit<Props, 'analysed'> & { rea
   );
 }
 
+/** What to do first: the same as in the headline, in the explanation and among the plans. */
+function First({ first, actions }: { first: FirstStep; actions: PathActions }) {
+  return (
+    <Box
+      component="article"
+      data-testid="first-step"
+      sx={{ mt: 1, pt: 1, borderTop: 1, borderColor: 'divider' }}
+    >
+      <Typography variant="body2" sx={{ fontWeight: 600 }}>
+        {sayFirstStep(first)}
+      </Typography>
+      {first.kind === 'move' && (
+        <Button size="small" variant="outlined" onClick={() => actions.edit(first.edit)}>
+          Do it here
+        </Button>
+      )}
+    </Box>
+  );
+}
+
 interface DismissedProps {
-  readonly judgements: readonly Judgement[];
+  readonly judgements: readonly AdvisedJudgement[];
   readonly onRestore: (key: string) => void;
 }
 
@@ -130,7 +161,7 @@ const MARKS = {
 } as const;
 
 interface SaidProps {
-  readonly judgement: Judgement;
+  readonly judgement: AdvisedJudgement;
   readonly actions: PathActions;
   readonly onDismiss: () => void;
 }
@@ -152,6 +183,7 @@ function Said({ judgement, actions, onDismiss }: SaidProps) {
           <Figure key={what} name={what} value={value} />
         ))}
       </Box>
+      {judgement.remedy && <RemedyLine remedy={judgement.remedy} actions={actions} />}
       <Box sx={{ display: 'flex', alignItems: 'baseline' }}>
         <Typography variant="caption" sx={{ flex: 1, color: 'text.secondary' }}>
           {when}
@@ -164,6 +196,25 @@ function Said({ judgement, actions, onDismiss }: SaidProps) {
           </Button>
         )}
       </Box>
+    </Box>
+  );
+}
+
+/** What would mend it, and a way to do it where it is said. */
+function RemedyLine({ remedy, actions }: { remedy: Remedy; actions: PathActions }) {
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
+      <Typography variant="body2" sx={{ flex: 1 }}>
+        {remedy.said}.
+      </Typography>
+      <Button
+        size="small"
+        sx={{ py: 0, whiteSpace: 'nowrap' }}
+        aria-label={`Do it here: ${remedy.said}`}
+        onClick={() => actions.edit(remedy.edit)}
+      >
+        Do it here
+      </Button>
     </Box>
   );
 }

@@ -1,9 +1,10 @@
-import type { Rig, UnitSystem } from '@gullwind/core';
+import { heed, type Rig, type UnitSystem } from '@gullwind/core';
+import ErrorOutlined from '@mui/icons-material/ErrorOutlined';
 import { Box, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { memo } from 'react';
 import type { PinnedSound } from '../../workers/questions.worker';
 import type { Analysed } from '../../workers/useAnalysis';
-import { useJudgements, useScenes } from '../../workers/useSideQuestions';
+import { useScenes, type Advised } from '../../workers/useSideQuestions';
 import type { AnalysedStates } from '../../workers/useStates';
 import type { ToleranceWork } from '../../workers/useTolerance';
 import { AdvicePanel } from './AdvicePanel';
@@ -29,6 +30,7 @@ interface Props {
   readonly rig: Rig;
   readonly rowId: string;
   readonly analysed: Analysed | null;
+  readonly advised: Advised | null;
   readonly states: AnalysedStates | null;
   readonly uncounted: ReadonlySet<string>;
   readonly pinned: readonly PinnedSound[];
@@ -40,7 +42,8 @@ interface Props {
 }
 
 export function JudgementColumn(props: Props) {
-  const { look, onLook } = props;
+  const { look, rig, advised, onLook } = props;
+  const warnings = advised ? heed(advised.advice, rig.texts.dismissed).warnings.length : 0;
   return (
     <Box
       component="section"
@@ -56,14 +59,18 @@ export function JudgementColumn(props: Props) {
         scrollbarWidth: 'thin',
       }}
     >
-      <LookSwitch look={look} onLook={onLook} />
+      <LookSwitch look={look} warnings={warnings} onLook={onLook} />
       <Looked {...props} />
     </Box>
   );
 }
 
 /** Drawn again only when another side is looked at. */
-const LookSwitch = memo(function LookSwitch({ look, onLook }: Pick<Props, 'look' | 'onLook'>) {
+const LookSwitch = memo(function LookSwitch({
+  look,
+  warnings,
+  onLook,
+}: Pick<Props, 'look' | 'onLook'> & { readonly warnings: number }) {
   return (
     <ToggleButtonGroup
       exclusive
@@ -77,16 +84,31 @@ const LookSwitch = memo(function LookSwitch({ look, onLook }: Pick<Props, 'look'
       {LOOKS.map(([value, word, title]) => (
         <ToggleButton key={value} value={value} title={title}>
           {word}
+          {value === 'advice' && warnings > 0 && <Warnings count={warnings} />}
         </ToggleButton>
       ))}
     </ToggleButtonGroup>
   );
 });
 
+/** How many warnings stand behind a tab. */
+function Warnings({ count }: { count: number }) {
+  return (
+    <Box
+      component="span"
+      data-testid="warnings"
+      sx={{ ml: 0.4, display: 'inline-flex', alignItems: 'center', color: 'warning.main' }}
+    >
+      <ErrorOutlined sx={{ fontSize: 13 }} titleAccess={count > 1 ? 'warnings' : 'warning'} />
+      {count > 1 && count}
+    </Box>
+  );
+}
+
 function Looked(props: Props) {
-  const { look, rig, rowId, analysed, states, uncounted, pinned, work, units, actions } = props;
+  const { look, rig, rowId, analysed, advised, states, uncounted, pinned, work, units, actions } =
+    props;
   const scenes = useScenes(look === 'scenes' ? rig : null, rowId);
-  const advice = useJudgements(look === 'advice' ? rig : null, rowId, units);
   const nowDb = analysed?.analysis.kind === 'sounding' ? analysed.analysis.figures.trebleDb : null;
   switch (look) {
     case 'now':
@@ -106,7 +128,7 @@ function Looked(props: Props) {
     case 'scenes':
       return <ScenesPanel analysed={scenes} actions={actions} />;
     case 'advice':
-      return <AdvicePanel analysed={advice} units={units} actions={actions} />;
+      return <AdvicePanel rig={rig} advised={advised} units={units} actions={actions} />;
     case 'pins':
       return <PinsPanel rig={rig} nowDb={nowDb} pinned={pinned} work={work} actions={actions} />;
   }

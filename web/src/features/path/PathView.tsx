@@ -1,12 +1,12 @@
-import { mainRow, routeRows, sayWhatIsGoingOn, type Rig } from '@gullwind/core';
+import { mainRow, heed, routeRows, sayAdvice, sayWhatIsGoingOn, type Rig } from '@gullwind/core';
 import { Box, Typography } from '@mui/material';
 import { useCallback, useMemo, useRef, useState, type RefObject } from 'react';
 import { useSearchParams } from 'react-router';
-import { useListGearQuery } from '../../app/api';
+import { useGearItems } from '../../app/useGearItems';
 import { useSettings } from '../../app/useSettings';
 import { useAnalysis, type Analysed, type AnalysedWays } from '../../workers/useAnalysis';
 import type { PinnedSound } from '../../workers/questions.worker';
-import { usePins } from '../../workers/useSideQuestions';
+import { useAdvice, usePins, type Advised } from '../../workers/useSideQuestions';
 import { useStates } from '../../workers/useStates';
 import { toleranceIn, useTolerance } from '../../workers/useTolerance';
 import { shownRig, type OpenRig } from '../editor';
@@ -26,7 +26,7 @@ import { usePathKeys } from './usePathKeys';
 /** The path of one rig: the Run, the sentence, and below them curve, figures and the selected thing. */
 export function PathView({ open }: { open: OpenRig }) {
   const path = useAnalysedPath(open);
-  const { rig, rowId, ways, analysed, units } = path;
+  const { rig, rowId, ways, units } = path;
   const [dialog, setDialog] = useState<PickerKind | null>(null);
   const inspector = useRef<HTMLDivElement>(null);
   const actions = usePathActions(rig, setDialog);
@@ -35,7 +35,6 @@ export function PathView({ open }: { open: OpenRig }) {
     [rig, rowId],
   );
   usePathKeys({ rig, stops, actions, inspector, isOff: dialog !== null || open.theirs !== null });
-  useListGearQuery(); // at hand before the picker opens
   return (
     <Box component="main" sx={PAGE}>
       <PathHeader
@@ -48,6 +47,7 @@ export function PathView({ open }: { open: OpenRig }) {
         rig={rig}
         rowId={rowId}
         analysed={ways}
+        warned={path.warned}
         selection={actions.selection}
         units={units}
         onSelect={actions.select}
@@ -56,7 +56,7 @@ export function PathView({ open }: { open: OpenRig }) {
         onPostDrag={actions.dragPost}
         onDragGivenUp={actions.giveUpDrag}
       />
-      <Sentence said={analysed && sayWhatIsGoingOn(analysed.rig, analysed.analysis, units)} />
+      <Sentence said={sayPath(path)} />
       <Panels path={path} actions={actions} inspector={inspector} onSwap={setDialog} />
       {dialog !== null && (
         <GearPicker kind={dialog} onClose={() => setDialog(null)} onPick={actions.pick} />
@@ -74,6 +74,19 @@ const PAGE = {
 
 type AnalysedPath = ReturnType<typeof useAnalysedPath>;
 
+const NOTHING_WARNED: ReadonlyMap<string, string> = new Map();
+
+/** What is warned of, by the part that it speaks of. */
+function warnedParts(advised: Advised | null): ReadonlyMap<string, string> {
+  if (!advised) return NOTHING_WARNED;
+  const { advice, rig } = advised;
+  return new Map(
+    heed(advice, rig.texts.dismissed).warnings.flatMap(({ spot, title }) =>
+      spot ? [[spot.id, title] as const] : [],
+    ),
+  );
+}
+
 /** The rig as shown, the way that is looked at, and what is computed of it. */
 function useAnalysedPath({ rig: kept, preview }: OpenRig) {
   const rig = useMemo(() => shownRig({ rig: kept, preview }), [kept, preview]);
@@ -86,7 +99,17 @@ function useAnalysedPath({ rig: kept, preview }: OpenRig) {
   now.current = { rig: kept, rowId, analysis: analysed?.analysis ?? null };
   const readNow = useCallback(() => now.current, []);
   const [{ units }] = useSettings();
-  return { rig, rowId, ways, analysed, pinned, work, readNow, units };
+  const gear = useGearItems();
+  const advised = useAdvice(preview ? null : rig, gear, rowId, units);
+  const warned = useMemo(() => warnedParts(advised), [advised]);
+  return { rig, rowId, ways, analysed, advised, warned, pinned, work, readNow, units };
+}
+
+/** What is going on; and while the hand rests, what is warned of and what to do first. */
+function sayPath({ rig, analysed, advised, units }: AnalysedPath): string | null {
+  if (!analysed) return null;
+  const now = sayWhatIsGoingOn(analysed.rig, analysed.analysis, units);
+  return advised ? `${now} ${sayAdvice(heed(advised.advice, rig.texts.dismissed))}` : now;
 }
 
 /** What is going on, in words. */
@@ -120,7 +143,7 @@ interface PanelsProps {
 
 /** Curve, figures, and the selected thing. */
 function Panels({ path, actions, inspector, onSwap }: PanelsProps) {
-  const { rig, rowId, analysed, pinned, work, units } = path;
+  const { rig, rowId, analysed, advised, pinned, work, units } = path;
   const [look, setLook] = useState<Look>('now');
   const [uncounted, count] = useUncounted();
   const states = useStates(look === 'states' ? rig : null, rowId, uncounted);
@@ -136,6 +159,7 @@ function Panels({ path, actions, inspector, onSwap }: PanelsProps) {
       />
       <JudgementColumn
         {...shared}
+        advised={advised}
         look={look}
         pinned={pinned}
         work={work}

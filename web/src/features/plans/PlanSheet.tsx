@@ -7,13 +7,13 @@ import {
   sayWorse,
   weightsOf,
   type Edit,
-  type PlanDetail,
   type Proposal,
   type Rig,
   type UnitSystem,
 } from '@gullwind/core';
 import { Box, Button, Typography } from '@mui/material';
 import { useMemo, type ReactNode } from 'react';
+import type { ShownPlan } from '../../workers/questions.worker';
 import { ResponseChart, Run } from '../path';
 import { CasesTable } from './CasesTable';
 import { PartsList } from './PartsList';
@@ -26,7 +26,7 @@ interface Props {
   readonly units: UnitSystem;
   readonly proposals: readonly Proposal[];
   readonly proposal: Proposal;
-  readonly detail: PlanDetail;
+  readonly detail: ShownPlan;
   /** Only its first move is looked at. */
   readonly isCut: boolean;
   readonly onCut: (isCut: boolean) => void;
@@ -45,7 +45,7 @@ export function PlanSheet(props: Props) {
         <PlanButtons {...props} />
       </Box>
       {plan.moves.length > 0 && <Established rig={rig} after={detail.rig} />}
-      <Notes title="What gets worse" notes={sayWorse(plan, asItIs)} />
+      <Notes title="What gets worse" notes={[...sayWorse(plan, asItIs), ...detail.worse]} />
       <Notes title="What speaks against it" notes={sayAgainst(rig, plan, asItIs)} />
       <Runs rig={rig} detail={detail} units={units} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '1fr 300px' }, gap: 2 }}>
@@ -128,7 +128,7 @@ function Notes({ title, notes }: { title: string; notes: readonly string[] }): R
 const nothing = () => undefined;
 
 /** The way before and after, to the same scale of its own. */
-function Runs({ rig, detail, units }: { rig: Rig; detail: PlanDetail; units: UnitSystem }) {
+function Runs({ rig, detail, units }: { rig: Rig; detail: ShownPlan; units: UnitSystem }) {
   const rowId = mainRow(rig).id;
   const ways = useMemo(
     () => ({
@@ -170,7 +170,7 @@ function Runs({ rig, detail, units }: { rig: Rig; detail: PlanDetail; units: Uni
   );
 }
 
-function Curves({ detail }: { detail: PlanDetail }) {
+function Curves({ detail }: { detail: ShownPlan }) {
   const analysed = useMemo(() => ({ rig: detail.rig, analysis: detail.after }), [detail]);
   const pins = useMemo(
     () =>

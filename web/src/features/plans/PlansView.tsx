@@ -1,19 +1,23 @@
 import {
   choosePlans,
+  heed,
   keyOfPlan,
+  mainRow,
+  sayFirstStep,
   type Edit,
   type Proposal,
   type RankedPlan,
   type Rig,
   type UnitSystem,
 } from '@gullwind/core';
-import { Box, Button } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { useSnackbar } from 'notistack';
 import { useCallback, useMemo, useState } from 'react';
 import { useAppDispatch } from '../../app/storeHooks';
 import { useGearItems } from '../../app/useGearItems';
 import { useSettings } from '../../app/useSettings';
 import { frontOf, usePlanDetail, usePlans, useUnsure } from '../../workers/usePlans';
+import { useAdvice } from '../../workers/useSideQuestions';
 import { editorActions, StagePage, type OpenRig } from '../editor';
 import { GoalPanel } from './GoalPanel';
 import { PlanSheet } from './PlanSheet';
@@ -27,19 +31,19 @@ const OPTIONS = { 2: { mostMoves: 2 }, 3: { mostMoves: 3 } } as const;
 
 function proposalsOf(
   front: readonly RankedPlan[],
-  isUnsure?: (plan: RankedPlan) => boolean,
+  known: Parameters<typeof choosePlans>[2],
 ): readonly Proposal[] {
   const asItIs = front.find(({ moves }) => moves.length === 0);
-  return asItIs ? choosePlans(front, asItIs, isUnsure) : NO_PROPOSALS;
+  return asItIs ? choosePlans(front, asItIs, known) : NO_PROPOSALS;
 }
 
 /** Proposals down the left, from leaving it alone upwards; the chosen one, or the pinned ones, beside them. */
 export function PlansView({ open }: { open: OpenRig }) {
   const { rig } = open;
   const [depth, setDepth] = useState<2 | 3>(2);
-  const { work, drawing, proposals } = useProposals(rig, depth);
-  const choice = useChoice(rig, proposals);
   const [{ units }] = useSettings();
+  const { work, drawing, proposals, first } = useProposals(rig, depth, units);
+  const choice = useChoice(rig, proposals, units);
   return (
     <StagePage open={open} stage="Plans" columns={{ md: '372px minmax(0, 1fr)' }}>
       <Box
@@ -53,6 +57,11 @@ export function PlansView({ open }: { open: OpenRig }) {
       >
         <GoalPanel rig={rig} />
         <SearchState work={work} drawing={drawing} depth={depth} onDepth={setDepth} />
+        {first && (
+          <Typography variant="body2" data-testid="first-step" sx={{ mb: 1 }}>
+            {sayFirstStep(first)}
+          </Typography>
+        )}
         <ProposalList
           rig={rig}
           units={units}
@@ -71,22 +80,28 @@ export function PlansView({ open }: { open: OpenRig }) {
 }
 
 /** What the search has found, and once it is at its end, how sure each gain is. */
-function useProposals(rig: Rig, depth: 2 | 3) {
+function useProposals(rig: Rig, depth: 2 | 3, units: UnitSystem) {
   const gear = useGearItems();
   const work = usePlans(rig, gear, OPTIONS[depth]);
+  const advised = useAdvice(rig, gear, mainRow(rig).id, units);
+  const first = advised && heed(advised.advice, rig.texts.dismissed).first;
+  const isFine = first?.kind === 'fine';
   const front = frontOf(work.state);
-  const shown = useMemo(() => proposalsOf(front), [front]);
+  const shown = useMemo(() => proposalsOf(front, { isFine }), [front, isFine]);
   const isDone = work.state.kind === 'done' && shown.length > 0;
   const { work: drawing, unsure } = useUnsure(rig, isDone ? shown : null);
   const proposals = useMemo(
-    () => (unsure ? proposalsOf(front, (plan) => unsure.has(keyOfPlan(plan))) : shown),
-    [front, shown, unsure],
+    () =>
+      unsure
+        ? proposalsOf(front, { isFine, isUnsure: (plan) => unsure.has(keyOfPlan(plan)) })
+        : shown,
+    [front, shown, unsure, isFine],
   );
-  return { work, drawing, proposals };
+  return { work, drawing, proposals, first };
 }
 
 /** Which proposal is looked at, all of it or its first move, and which are pinned to stand side by side. */
-function useChoice(rig: Rig, proposals: readonly Proposal[]) {
+function useChoice(rig: Rig, proposals: readonly Proposal[], units: UnitSystem) {
   const [chosen, setChosen] = useState<string | null>(null);
   const [pinned, setPinned] = useState<readonly string[]>([]);
   const [isCut, setCut] = useState(false);
@@ -98,7 +113,7 @@ function useChoice(rig: Rig, proposals: readonly Proposal[]) {
     () => proposal && (isCut ? proposal.plan.moves.slice(0, 1) : proposal.plan.moves),
     [proposal, isCut],
   );
-  const detail = usePlanDetail(rig, moves);
+  const detail = usePlanDetail(rig, moves, units);
   const choose = (key: string) => {
     setChosen(key);
     setCut(false);

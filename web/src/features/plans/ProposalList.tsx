@@ -8,7 +8,8 @@ import {
 } from '@gullwind/core';
 import PushPin from '@mui/icons-material/PushPin';
 import PushPinOutlined from '@mui/icons-material/PushPinOutlined';
-import { Box, IconButton, styled, Typography } from '@mui/material';
+import { Box, IconButton, NativeSelect, styled, Typography } from '@mui/material';
+import { useState } from 'react';
 import { SOUNDING_FONT } from '../../app/theme';
 
 interface Props {
@@ -21,19 +22,53 @@ interface Props {
   readonly onPin: (key: string) => void;
 }
 
+/** By what a list of plans can be sorted: what each takes, or how near it comes. */
+const ORDERS = {
+  burden: ['what it takes', ({ minutes, cost }: Effort) => minutes + cost],
+  cost: ['cost', ({ cost }: Effort) => cost],
+  work: ['work', ({ minutes }: Effort) => minutes],
+  effect: ['effect', (_: Effort, goal: number) => goal],
+} as const;
+type Order = keyof typeof ORDERS;
+
+function sorted(proposals: readonly Proposal[], order: Order): readonly Proposal[] {
+  const [, by] = ORDERS[order];
+  const value = ({ plan: { effort, score } }: Proposal) => by(effort, score.goal);
+  return [...proposals].sort((a, b) => value(a) - value(b));
+}
+
+function OrderChoice({ order, onOrder }: { order: Order; onOrder: (order: Order) => void }) {
+  return (
+    <NativeSelect
+      value={order}
+      onChange={(event) => onOrder(event.target.value as Order)}
+      inputProps={{ 'aria-label': 'Sort the plans' }}
+      sx={{ fontSize: 14 }}
+    >
+      {Object.entries(ORDERS).map(([key, [label]]) => (
+        <option key={key} value={key}>
+          {`sorted by ${label}`}
+        </option>
+      ))}
+    </NativeSelect>
+  );
+}
+
 /** From leaving it alone upwards: each costs more than the one above and leaves less to wish for. */
 export function ProposalList(props: Props) {
   const { rig, units, proposals, chosen, pinned, onChoose, onPin } = props;
+  const [order, setOrder] = useState<Order>('burden');
   const most = Math.max(0.5, ...proposals.map(({ plan }) => finite(plan.score.goal)));
   return (
     <Box component="section" aria-label="Proposals">
+      {proposals.length > 1 && <OrderChoice order={order} onOrder={setOrder} />}
       {proposals.length > 0 && (
         <Typography variant="caption" sx={{ color: 'text.secondary', display: 'block' }}>
           What is left of the goal, in dB-like units: the shorter the line, the nearer.
         </Typography>
       )}
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-        {proposals.map((proposal) => {
+        {sorted(proposals, order).map((proposal) => {
           const { plan, isAdvised } = proposal;
           const key = keyOfPlan(plan);
           const said = sayMoves(rig, plan, units);

@@ -40,7 +40,7 @@ const LETTERS = ['A', 'B', 'C'];
 
 /** Up to three proposals beside each other: moves, work, figures, curves. */
 export function SideBySide({ rig, units, proposals, onTakeOver, onDone }: Props) {
-  const details = useDetails(rig, proposals);
+  const details = useDetails(rig, units, proposals);
   const weights = weightsOf(rig);
   const names = WEIGHT_NAMES.filter(
     (name) => weights[name] > 0 && proposals.some(({ plan: { score } }) => score.terms[name] > 0),
@@ -178,24 +178,28 @@ function Curves({ details }: { details: readonly (PlanDetail | null)[] }) {
 
 interface DetailsQuestion {
   readonly rig: Rig;
+  readonly units: UnitSystem;
   readonly moves: readonly (readonly Move[])[];
 }
 
 const askDetails = async (question: DetailsQuestion) => ({
   question,
   details: await Promise.all(
-    question.moves.map((moves) => questionsWorker().planDetail(question.rig, moves)),
+    question.moves.map((moves) =>
+      questionsWorker().planDetail(question.rig, moves, question.units),
+    ),
   ),
 });
 
 /** Every pinned proposal looked at closely; null until all of them are. */
 function useDetails(
   rig: Rig,
+  units: UnitSystem,
   proposals: readonly Proposal[],
 ): readonly (PlanDetail | null)[] | null {
   const question = useMemo(
-    () => ({ rig, moves: proposals.map(({ plan }) => plan.moves) }),
-    [rig, proposals],
+    () => ({ rig, units, moves: proposals.map(({ plan }) => plan.moves) }),
+    [rig, units, proposals],
   );
   const answer = useLatest(question, askDetails);
   return answer?.question === question ? answer.details : null;

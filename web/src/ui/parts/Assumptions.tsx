@@ -38,8 +38,8 @@ export function Assumptions({ rig, rowId, units, onSelect }: Props) {
   return (
     <>
       <Typography variant="caption" sx={{ color: 'text.secondary' }}>
-        How far treble moves while each goes from the low to the high end of its range.
-        Measure the first.
+        How far treble moves while each goes from the low to the high end of its range. Measure the
+        first.
       </Typography>
       <Box data-testid="assumptions">
         {answer.found.map((assumption) => {

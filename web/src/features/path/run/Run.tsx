@@ -24,6 +24,8 @@ export interface RunProps {
   readonly rowId: string;
   /** Of exactly this rig, or of the one before it while it is being computed. */
   readonly analysed: AnalysedWays | null;
+  /** What is warned of, by the part that it speaks of. */
+  readonly warned?: ReadonlyMap<string, string>;
   /** Null: it is only looked at. */
   readonly selection: Selection | null;
   /** Tells two Runs on one page apart. */
@@ -35,6 +37,8 @@ export interface RunProps {
   readonly onPostDrag: (id: string, to: number, done: boolean) => void;
   readonly onDragGivenUp: () => void;
 }
+
+const NOTHING_WARNED: ReadonlyMap<string, string> = new Map();
 
 const LIST = {
   '&:focus-visible': { outline: 2, outlineColor: 'primary.main', outlineOffset: -2 },
@@ -88,6 +92,7 @@ export function Run(props: RunProps) {
               widthPx={width}
               labels={labels[i]!}
               numbers={numbers}
+              warned={props.warned ?? NOTHING_WARNED}
               analysis={fitting(analysed, way)}
               onGripCable={drag.gripCable}
               onGripPost={drag.gripPost}

@@ -21,6 +21,8 @@ interface Props extends RunPart {
   /** Null for a switcher, whose loops have numbers of their own. */
   readonly number: number | null;
   readonly analysis: Analysis | null;
+  /** What is warned of about it; null where nothing is. */
+  readonly warning: string | null;
   readonly label: NameLabel;
   readonly chipY: number;
   readonly onGrip: (id: string) => GripHandlers;
@@ -29,7 +31,7 @@ interface Props extends RunPart {
 
 /** A device as a post on the line: a name to select and drag, a number to switch. */
 export function RunPost(props: Props) {
-  const { post, number, analysis, label, chipY, onGrip, onToggle, ...part } = props;
+  const { post, number, analysis, warning, label, chipY, onGrip, onToggle, ...part } = props;
   const { rig, isSelected, onSelect } = part;
   const { deviceId, x } = post;
   const device = findDevice(rig, deviceId)!;
@@ -37,18 +39,19 @@ export function RunPost(props: Props) {
   const selected = isSelected(selection);
   const drives = isDriver(analysis, deviceId);
   return (
-    <RunOption {...part} stop={selection} label={sayDevice(rig, device, number, post, analysis)}>
+    <RunOption {...part} stop={selection} label={sayPost(props, device)}>
       <g
         onClick={() => onSelect(selection)}
         {...onGrip(deviceId)}
         style={{ cursor: 'grab', touchAction: 'none' }}
         data-post={deviceId}
       >
-        <title>{device.name}</title>
+        <title>{warning ?? device.name}</title>
         <PostLine x={x} chipY={chipY} topY={label.y + 4} selected={selected} drives={drives} />
         <RunName x={label.x} y={label.y} anchor="middle" selected={selected}>
           {label.text}
         </RunName>
+        {warning !== null && <WarningMark x={x} y={label.y + 13} />}
       </g>
       {number !== null && (
         <SwitchChip
@@ -63,6 +66,20 @@ export function RunPost(props: Props) {
         />
       )}
     </RunOption>
+  );
+}
+
+/** A buoy on the post: something is warned of here. */
+function WarningMark({ x, y }: { x: number; y: number }) {
+  const { chart } = useTheme();
+  return (
+    <path
+      d={`M${x} ${y - 6}L${x + 6} ${y + 5}H${x - 6}Z`}
+      fill={chart.buoy}
+      stroke={chart.paper}
+      strokeWidth={1.5}
+      data-warned
+    />
   );
 }
 
@@ -99,6 +116,12 @@ function PostLine({ x, chipY, topY, selected, drives }: LineProps) {
       />
     </>
   );
+}
+
+/** What it is, what it does, and what is warned of about it. */
+function sayPost({ rig, number, post, analysis, warning }: Props, device: Device): string {
+  const said = sayDevice(rig, device, number, post, analysis);
+  return warning === null ? said : `${said}. Warning: ${warning}`;
 }
 
 function sayDevice(

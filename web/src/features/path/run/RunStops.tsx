@@ -13,6 +13,8 @@ interface Props extends RunPart {
   readonly way: DrawnWay;
   readonly widthPx: number;
   readonly analysis: Analysis | null;
+  /** What is warned of, by device. */
+  readonly warned: ReadonlyMap<string, string>;
   readonly labels: readonly NameLabel[];
   readonly numbers: ReadonlyMap<string, number>;
   readonly onGripCable: (id: string) => GripHandlers;
@@ -108,8 +110,9 @@ interface PostProps extends Props {
   readonly chipY: number;
 }
 
-function PostStop({ numbers, post, onGripPost, ...rest }: PostProps) {
+function PostStop({ numbers, post, warned, onGripPost, ...rest }: PostProps) {
   const isSwitcher = findDevice(rest.rig, post.deviceId)!.insert === 'switched';
   const number = isSwitcher ? null : numbers.get(post.deviceId)!;
-  return <RunPost {...rest} post={post} number={number} onGrip={onGripPost} />;
+  const warning = warned.get(post.deviceId) ?? null;
+  return <RunPost {...rest} post={post} number={number} warning={warning} onGrip={onGripPost} />;
 }
