@@ -132,8 +132,7 @@ export class Evaluator {
     const straight = levels.measure(reference.node, reference.load);
     for (let i = 0; i < sum.length; i++) sum[i] = -straight[i]!;
     for (const { node, into } of walk) {
-      const db = levels.measure(node, into.load);
-      for (let i = 0; i < sum.length; i++) sum[i]! += db[i]!;
+      addTo(sum, levels.measure(node, into.load));
     }
     const level = sum[0]!;
     if (!Number.isFinite(level)) return false;
@@ -148,14 +147,17 @@ export class Evaluator {
     const { drawSum } = this;
     drawSum.fill(0);
     for (const { node, into } of walk) {
-      const db = this.draws.measure(node, into.load);
-      for (let i = 0; i < drawSum.length; i++) drawSum[i]! += db[i]!;
+      addTo(drawSum, this.draws.measure(node, into.load));
     }
     const found = resonanceOf(drawSum);
     if (found.kind === 'noResonance') return NO_RESONANCE_SEMITONES;
     const beside = semitonesBetween(approach.wantedHz.value, found.frequencyHz);
     return Math.min(NO_RESONANCE_SEMITONES, Math.abs(beside));
   }
+}
+
+function addTo(sum: Float64Array, db: Float64Array): void {
+  for (let i = 0; i < sum.length; i++) sum[i]! += db[i]!;
 }
 
 type Devices = ReadonlyMap<string, Device>;

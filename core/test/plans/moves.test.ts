@@ -7,15 +7,17 @@ import {
   type Device,
   type GearItem,
 } from '../../src/gear';
-import { findMoves } from '../../src/plans';
+import { findMoves, makeMoves } from '../../src/plans';
 import { MINUTES, USUAL_PRICE } from '../../src/plans/efforts';
 import {
   addAmpLoop,
   addGuitar,
   applyEdits,
+  editBrief,
   insertDevice,
   mainRow,
   newRig,
+  setCableLength,
   withElectrical,
   type Rig,
 } from '../../src/rig';
@@ -135,4 +137,59 @@ test('patches are changed together, each taking the work of a patch', () => {
   }
   const [single] = findMoves(more).filter(({ key }) => key.startsWith(`kind ${FIRST.id}`));
   expect(single!.effort.minutes).toBe(MINUTES.swapCable);
+});
+
+test('a pickup simulator is for a low-impedance fuzz that something may drive, and that has none yet', () => {
+  const fuzz = deviceOfClass('lowImpedanceFuzz', '');
+  const offered = (...devices: readonly Device[]) => {
+    const rig = devices.reduce(
+      (now, device) => applyEdits(now, insertDevice(now, mainRow(now).devices.length, device)),
+      BARE,
+    );
+    return findMoves(rig).flatMap(({ action }) =>
+      action.kind === 'pickupSimulator' ? [action.device] : [],
+    );
+  };
+  const delay = deviceOfClass('delay', '');
+  expect(offered(delay, fuzz)).toEqual(['d2']);
+  expect(offered(fuzz, delay)).toEqual([]);
+  expect(offered(delay, deviceOfClass('fuzz', ''))).toEqual([]);
+  const fitted = { ...fuzz, pickupSimulator: { lH: entered(3), rOhm: entered(5000) } };
+  expect(offered(delay, fitted)).toEqual([]);
+});
+
+test('a track on offer is clearly another than the one that is there, at a price that is assumed', () => {
+  const volume = deviceOfClass('passiveVolume', '');
+  const rig = applyEdits(BARE, insertDevice(BARE, 0, volume));
+  const tracks = findMoves(rig).flatMap(({ action }) =>
+    action.kind === 'pot' ? [action.potOhm] : [],
+  );
+  expect(tracks.length).toBeGreaterThan(1);
+  for (const ohm of tracks) expect(Math.abs(Math.log2(ohm / 250e3))).toBeGreaterThan(0.5);
+});
+
+test('a price that nobody has entered is shown as assumed', () => {
+  const long = applyEdits(RIG, setCableLength(FIRST.id, 9));
+  for (const rig of [long, SHAPED, applyEdits(long, editBrief(long, { noSoldering: true }))])
+    for (const { effort } of findMoves(rig))
+      if (effort.cost > 0) expect(effort.isCostAssumed).toBe(true);
+});
+
+test('each place that a pedal can be moved to is another order', () => {
+  const start = applyEdits(RIG, insertDevice(RIG, 1, deviceOfClass('lowImpedanceFuzz', '')));
+  const more = applyEdits(start, insertDevice(start, 2, deviceOfClass('delay', '')));
+  const rig = applyEdits(more, insertDevice(more, 3, deviceOfClass('buffer', '')));
+  const shifts = findMoves(rig).filter(({ action }) => action.kind === 'shift');
+  const orders = shifts.map((shift) =>
+    mainRow(makeMoves(rig, [shift])!.rig)
+      .devices.map(({ id }) => id)
+      .join(' '),
+  );
+  const now = mainRow(rig)
+    .devices.map(({ id }) => id)
+    .join(' ');
+  for (const { key } of shifts) expect(shifts.filter((one) => one.key === key)).toHaveLength(1);
+  expect(orders).not.toContain(now);
+  const ofBuffer = orders.filter((_, i) => shifts[i]!.key.includes(' d4 '));
+  expect(new Set(ofBuffer).size).toBe(ofBuffer.length);
 });

@@ -200,6 +200,7 @@ test('what gets worse, and who would object', () => {
     approach: { ...rig.electrical.approach, kind: 'bookends' },
   });
   expect(sayAgainst(own, plan, asItIs).join(' ')).not.toMatch(/Bookends/u);
+  expect(sayAgainst(rig, planOf(1, {}, plan.moves), asItIs).join(' ')).not.toMatch(/Bookends/u);
   expect(sayWorse(asItIs, asItIs)).toEqual([]);
 });
 

@@ -121,3 +121,63 @@ test('what is shown for editing reads back as the same value', () => {
     { seed: 11 },
   );
 });
+
+/** What the letter before a unit means. */
+const SI_PREFIX: Readonly<Record<string, number>> = {
+  p: 1e-12,
+  n: 1e-9,
+  u: 1e-6,
+  µ: 1e-6,
+  m: 1e-3,
+  '': 1,
+  k: 1e3,
+  K: 1e3,
+  M: 1e6,
+};
+/** Units whose name is not a letter before another unit, in SI. */
+const WHOLE: Readonly<Record<string, number>> = {
+  m: 1,
+  metre: 1,
+  metres: 1,
+  meter: 1,
+  meters: 1,
+  cm: 0.01,
+  mm: 0.001,
+  ft: 0.3048,
+  feet: 0.3048,
+  foot: 0.3048,
+  "'": 0.3048,
+  '′': 0.3048,
+  in: 0.0254,
+  inch: 0.0254,
+  inches: 0.0254,
+  '"': 0.0254,
+  '″': 0.0254,
+  '%': 0.01,
+  '/10': 0.1,
+  mm2: 1e-6,
+  'mm²': 1e-6,
+  '×': 1,
+  x: 1,
+};
+/** Per foot is more per metre. */
+const ofName = (name: string): number => (name.endsWith('/ft') ? 1 / 0.3048 : (WHOLE[name] ?? 1));
+
+test('every unit with every letter before it is what the letter says', () => {
+  for (const [quantity, { bases, prefixes, shown, bare }] of Object.entries(QUANTITY_RULES)) {
+    for (const [base, factor] of Object.entries(bases)) {
+      expect([base, factor / ofName(base)]).toEqual([base, expect.closeTo(1, 9)]);
+      for (const prefix of Object.keys(prefixes)) {
+        const read = si(`3 ${prefix}${base}`, quantity as Quantity);
+        const ratio = Number(read) / (3 * SI_PREFIX[prefix]! * ofName(base));
+        expect([prefix, base, ratio]).toEqual([prefix, base, expect.closeTo(1, 9)]);
+      }
+    }
+    for (const system of ['metric', 'imperial'] as const)
+      for (const { symbol, factor } of [...shown[system], bare[system]])
+        if (symbol !== '') {
+          const read = si(`1 ${symbol}`, quantity as Quantity);
+          expect([symbol, Number(read) / factor]).toEqual([symbol, expect.closeTo(1, 9)]);
+        }
+  }
+});

@@ -168,6 +168,18 @@ describe('refusals name what is wrong', () => {
   const rig = withDevices(1);
   test.each<[string, Edit]>([
     ['Cable length: −3\u00a0m is below the least, 0\u00a0m.', setCableLength('l1', -3)],
+    [
+      'Place -1 is not in this row of 2 connections.',
+      { kind: 'connect', row: 'r1', at: -1, cable: null },
+    ],
+    [
+      'Place 0.5 is not in this row of 2 connections.',
+      { kind: 'connect', row: 'r1', at: 0.5, cable: null },
+    ],
+    [
+      'Place 2 is not in this row of 2 connections.',
+      { kind: 'connect', row: 'r1', at: 2, cable: null },
+    ],
     ['Cable length: 1e99 is above the most, 100\u00a0m.', setCableLength('l1', 1e99)],
     ['Cable length: NaN is not a number.', setCableLength('l1', NaN)],
     [

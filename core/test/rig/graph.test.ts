@@ -225,6 +225,9 @@ describe('what people do', () => {
     const own = findDevice(gate, mainRow(gate).devices[4]!.id)!;
     const looped = applyEdits(gate, reshapeDevice(gate, { ...own, insert: 'own', loops: 1 }));
     expect(looped.electrical.rows.at(-1)!.at).toEqual({ kind: 'loop', device: own.id, loop: 0 });
+    // The tap's side jack is its own: a gate that gets one has a cable in it too.
+    const split = applyEdits(gate, reshapeDevice(gate, { ...own, sideJack: 'buffered' }));
+    expect(split.electrical.rows.at(-1)!.at).toMatchObject({ kind: 'side', device: own.id });
   });
 
   test('a second guitar takes a selector’s other input, or the first one’s cable', () => {
