@@ -129,11 +129,11 @@ const MOST_WARNINGS = 2;
 /** What is warned of, and what to do first: what a headline says beside what is going on. */
 export function sayAdvice({ first, warnings }: Said): string {
   const more = warnings.length - MOST_WARNINGS;
-  const titles = warnings.slice(0, MOST_WARNINGS).map(({ title }) => title);
+  const titles = warnings.slice(0, MOST_WARNINGS).map(({ title }) => `${title}.`);
   const warned =
     titles.length === 0
       ? []
-      : [`Warning: ${titles.join('; ')}${more > 0 ? `; ${more} more` : ''}.`];
+      : [`Warning: ${titles.join(' ')}`, ...(more > 0 ? [`${more} more in Advice.`] : [])];
   return [...warned, ...(first ? [sayFirstStep(first)] : [])].join(' ');
 }
 

@@ -79,7 +79,10 @@ const LookSwitch = memo(function LookSwitch({
       value={look}
       aria-label="What to look at"
       onChange={(_event, next: Look | null) => next && onLook(next)}
-      sx={{ mb: 0.75, '& button': { py: 0, px: 0, fontSize: 13 } }}
+      sx={{
+        mb: 0.75,
+        '& button': { py: 0, px: 0.25, fontSize: 13, flex: '1 1 auto', width: 'auto' },
+      }}
     >
       {LOOKS.map(([value, word, title]) => (
         <ToggleButton key={value} value={value} title={title}>

@@ -124,7 +124,7 @@ function Sentence({ said }: { said: string | null }) {
         py: 1,
         fontSize: 16.5,
         lineHeight: 1.35,
-        minHeight: 62,
+        minHeight: 84,
         borderTop: 1,
         borderColor: 'divider',
       }}

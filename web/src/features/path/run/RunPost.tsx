@@ -9,7 +9,7 @@ import {
 } from '@gullwind/core';
 import { useTheme } from '@mui/material';
 import type { NameLabel } from './nameLabels';
-import { LINE_Y, type RunPart } from './runGeometry';
+import { CHIP_RADIUS, LINE_Y, type RunPart } from './runGeometry';
 import { RunName } from './RunName';
 import { RunOption } from './RunOption';
 import type { GripHandlers } from './useRunDrag';
@@ -51,7 +51,6 @@ export function RunPost(props: Props) {
         <RunName x={label.x} y={label.y} anchor="middle" selected={selected}>
           {label.text}
         </RunName>
-        {warning !== null && <WarningMark x={x} y={label.y + 13} />}
       </g>
       {number !== null && (
         <SwitchChip
@@ -65,6 +64,7 @@ export function RunPost(props: Props) {
           onToggle={onToggle}
         />
       )}
+      {warning !== null && <WarningMark x={x + CHIP_RADIUS} y={chipY - CHIP_RADIUS + 1} />}
     </RunOption>
   );
 }
@@ -78,6 +78,7 @@ function WarningMark({ x, y }: { x: number; y: number }) {
       fill={chart.buoy}
       stroke={chart.paper}
       strokeWidth={1.5}
+      pointerEvents="none"
       data-warned
     />
   );
