@@ -17,7 +17,7 @@ import {
 } from '../path';
 import { allDevices, switchesOfDevice, type Chain } from '../rig';
 import { isSilent } from './analyseRig';
-import { mergeStates, type StatesOfLink } from './mergeStates';
+import { mergeStates, type CountedStates, type StatesOfLink } from './mergeStates';
 
 /** A state at one end of what switching alone can do. */
 export interface ExtremeState {
@@ -48,6 +48,8 @@ export interface StatesSounding {
   readonly envelope: Envelope;
   /** Too many passive alternatives to tell apart: some loops were counted as open only. */
   readonly isCapped: boolean;
+  /** Groups of linked switches that were left standing as they are, there being too many. */
+  readonly linksLeft: number;
 }
 
 export type StatesAnalysis =
@@ -57,8 +59,8 @@ export type StatesAnalysis =
 
 export const ENVELOPE_EVERY = 4;
 const BIN_DB = 0.5;
-/** Groups of switches that act together, at most: each one doubles the work. */
-const MOST_LINKS = 6;
+/** Ways through the groups of switches that act together that are looked at, at most. */
+const MOST_LINKED = 256;
 
 const ENVELOPE_HZ = DRAW_GRID.frequencyHz.filter((_, i) => i % ENVELOPE_EVERY === 0);
 const TREBLE_POINTS = TREBLE_GRID.frequencyHz.length;
@@ -82,7 +84,7 @@ export function switchesOn(rig: Chain, rowId?: string): readonly string[] {
       look(step.on);
     }
   };
-  look(routeOf(rig, rowId, new Set(all)).steps);
+  look(routeOf(rig, rowId, { counted: new Set(all) }).steps);
   return all.filter((id) => found.has(id));
 }
 
@@ -121,7 +123,8 @@ export function analyseStates(
     calmSpreadDb: calmSpread(rig, counted, rowId),
     histogram,
     envelope,
-    isCapped: found.states.some(({ isCapped }) => isCapped),
+    isCapped: found.states.some(({ states: { isCapped } }) => isCapped),
+    linksLeft: found.linksLeft,
   };
 }
 
@@ -135,36 +138,92 @@ interface Question {
 
 interface Found {
   readonly switches: number;
-  readonly states: readonly StatesOfLink[];
+  readonly linksLeft: number;
+  readonly states: readonly CountedStates[];
 }
 
 /** Every position of switches that act together is looked at by itself; the rest at once. */
 function statesOf(question: Question, counted: readonly string[]): Found {
   const { rig, rowId, grid } = question;
-  const links = rig.electrical.links
+  const all = linkedGroups(question, counted);
+  const groups = whileFew(all);
+  const left = new Set(all.slice(groups.length).flatMap(({ switches }) => switches));
+  const linked = new Set(groups.flatMap(({ switches }) => switches));
+  const free = new Set(counted.filter((id) => !linked.has(id) && !left.has(id)));
+  const states: CountedStates[] = [];
+  for (const { sign, positions, avoided } of standings(groups)) {
+    const state = { ...rig.state, positions: { ...rig.state.positions, ...positions } };
+    const route = routeOf({ ...rig, state }, rowId, { counted: free, avoided });
+    const graph = buildStateGraph(route, grid);
+    const one = readStates(question, graph, positions, route.isCapped);
+    if (one) states.push({ sign, states: one });
+  }
+  return { switches: free.size + groups.length, linksLeft: all.length - groups.length, states };
+}
+
+/** Switches that act together. */
+interface LinkedGroup {
+  readonly switches: readonly string[];
+  /** Every state comes by one of them, whatever loops are open. */
+  readonly isAlwaysMet: boolean;
+}
+
+function linkedGroups(
+  { rig, rowId }: Question,
+  counted: readonly string[],
+): readonly LinkedGroup[] {
+  const { steps } = routeOf(rig, rowId, { counted: new Set(counted) });
+  const top = new Set(steps.flatMap((step) => (step.kind === 'choice' ? [step.switchId] : [])));
+  return rig.electrical.links
     .map((link) => link.filter((id) => counted.includes(id)))
     .filter((link) => link.length > 1)
-    .slice(0, MOST_LINKS);
-  const linked = new Set(links.flat());
-  const free = new Set(counted.filter((id) => !linked.has(id)));
-  const states: StatesOfLink[] = [];
-  for (let bits = 0; bits < 2 ** links.length; bits++) {
-    const linkedPositions = Object.fromEntries(
-      links.flatMap((link, k) => link.map((id) => [id, ((bits >> k) & 1) === 1])),
-    );
-    const positions = { ...rig.state.positions, ...linkedPositions };
-    const state = { ...rig.state, positions };
-    const route = routeOf({ ...rig, state }, rowId, free);
-    const one = readStates(question, buildStateGraph(route, grid), linkedPositions);
-    if (one) states.push(one);
-  }
-  return { switches: free.size + links.length, states };
+    .map((switches) => ({ switches, isAlwaysMet: switches.some((id) => top.has(id)) }));
 }
+
+/** As many groups as can be looked at. */
+function whileFew(groups: readonly LinkedGroup[]): readonly LinkedGroup[] {
+  let ways = 1;
+  const firstLeft = groups.findIndex(
+    ({ isAlwaysMet }) => (ways *= isAlwaysMet ? 2 : 3) > MOST_LINKED,
+  );
+  return firstLeft < 0 ? groups : groups.slice(0, firstLeft);
+}
+
+/** One way in which the groups stand: states to be added to the others or taken away from them. */
+interface Standing {
+  readonly sign: 1 | -1;
+  readonly positions: Readonly<Record<string, boolean>>;
+  readonly avoided: ReadonlySet<string>;
+}
+
+/**
+ * Every group off and on. A state that comes by none of a group's switches would be in both: such states are
+ * taken away once.
+ */
+const standings = (groups: readonly LinkedGroup[]): readonly Standing[] =>
+  groups.reduce<readonly Standing[]>(
+    (before, { switches, isAlwaysMet }) =>
+      before.flatMap(({ sign, positions, avoided }) => {
+        const standing = (on: boolean): Standing => ({
+          sign,
+          avoided,
+          positions: { ...positions, ...Object.fromEntries(switches.map((id) => [id, on])) },
+        });
+        const twice: Standing = {
+          sign: sign === 1 ? -1 : 1,
+          positions,
+          avoided: new Set([...avoided, ...switches]),
+        };
+        return [standing(false), standing(true), ...(isAlwaysMet ? [] : [twice])];
+      }),
+    [{ sign: 1, positions: {}, avoided: new Set() }],
+  );
 
 function readStates(
   { reference, grid }: Question,
   graph: StateGraph,
   linked: Readonly<Record<string, boolean>>,
+  isCapped: boolean,
 ): StatesOfLink | null {
   const values = trebleValues(graph);
   const statistics = stateStatistics(graph, values);
@@ -180,7 +239,7 @@ function readStates(
     smallest: extreme(statistics.smallest),
     histogram: stateHistogram(graph, values, -reference, BIN_DB),
     envelope: stateEnvelope(graph, TREBLE_POINTS, grid.omega.length),
-    isCapped: graph.isCapped,
+    isCapped: isCapped || graph.isCapped,
   };
 }
 

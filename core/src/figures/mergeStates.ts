@@ -19,47 +19,67 @@ export interface StatesOfLink {
   readonly isCapped: boolean;
 }
 
-const SAME = 1e-9;
-
-/** Puts disjoint sets of states together; null where there are none. */
-export function mergeStates(parts: readonly StatesOfLink[]): StatesOfLink | null {
-  const [first, ...rest] = parts;
-  if (!first) return null;
-  return rest.reduce(mergeTwo, first);
+/** A set of states to be put together with others: added to them, or taken away because it is in two of them. */
+export interface CountedStates {
+  readonly sign: 1 | -1;
+  readonly states: StatesOfLink;
 }
 
-function mergeTwo(a: StatesOfLink, b: StatesOfLink): StatesOfLink {
-  const count = a.count + b.count;
-  const mean = (a.count * a.mean + b.count * b.mean) / count;
-  const squares = (part: StatesOfLink) =>
-    part.count * (part.deviation ** 2 + (part.mean - mean) ** 2);
+const SAME = 1e-9;
+
+/** Puts sets of states together; null where there are none. */
+export function mergeStates(parts: readonly CountedStates[]): StatesOfLink | null {
+  const added = parts.flatMap(({ sign, states }) => (sign === 1 ? [states] : []));
+  const sum = (value: (states: StatesOfLink) => number) =>
+    parts.reduce((total, { sign, states }) => total + sign * value(states), 0);
+  const count = sum((states) => states.count);
+  if (count <= 0) return null;
+  const mean = sum((states) => states.count * states.mean) / count;
+  const squares = sum(
+    (states) => states.count * (states.deviation ** 2 + (states.mean - mean) ** 2),
+  );
   return {
     count,
-    largest: farther(a.largest, b.largest, 1),
-    smallest: farther(a.smallest, b.smallest, -1),
+    largest: farthest(parts, ({ largest }) => largest, 1),
+    smallest: farthest(parts, ({ smallest }) => smallest, -1),
     mean,
-    deviation: Math.sqrt((squares(a) + squares(b)) / count),
-    histogram: addHistograms(a.histogram, b.histogram),
+    deviation: Math.sqrt(Math.max(0, squares / count)),
+    histogram: addHistograms(parts),
     envelope: {
-      lowDb: a.envelope.lowDb.map((db, i) => Math.min(db, b.envelope.lowDb[i]!)),
-      highDb: a.envelope.highDb.map((db, i) => Math.max(db, b.envelope.highDb[i]!)),
+      lowDb: atEach(added, ({ envelope }) => envelope.lowDb, Math.min),
+      highDb: atEach(added, ({ envelope }) => envelope.highDb, Math.max),
     },
-    isCapped: a.isCapped || b.isCapped,
+    isCapped: added.some(({ isCapped }) => isCapped),
   };
 }
 
-function farther(a: FoundExtreme, b: FoundExtreme, sign: 1 | -1): FoundExtreme {
-  const ahead = sign * (a.value - b.value);
-  if (Math.abs(ahead) < SAME) return { ...a, ties: a.ties + b.ties };
-  return ahead > 0 ? a : b;
+function farthest(
+  parts: readonly CountedStates[],
+  of: (states: StatesOfLink) => FoundExtreme,
+  sign: 1 | -1,
+): FoundExtreme {
+  const added = parts.filter((part) => part.sign === 1).map(({ states }) => of(states));
+  const far = added.reduce((a, b) => (sign * (b.value - a.value) > SAME ? b : a));
+  const ties = parts.reduce((sum, part) => {
+    const one = of(part.states);
+    return Math.abs(one.value - far.value) < SAME ? sum + part.sign * one.ties : sum;
+  }, 0);
+  return { ...far, ties };
 }
 
-function addHistograms(a: Histogram, b: Histogram): Histogram {
-  const { binWidth } = a;
-  const from = Math.min(a.from, b.from);
-  const place = (part: Histogram) => Math.round((part.from - from) / binWidth);
-  const bins = Math.max(place(a) + a.counts.length, place(b) + b.counts.length);
-  const counts = new Float64Array(bins);
-  for (const part of [a, b]) part.counts.forEach((n, i) => (counts[place(part) + i]! += n));
+const atEach = (
+  parts: readonly StatesOfLink[],
+  of: (states: StatesOfLink) => Float64Array,
+  pick: (a: number, b: number) => number,
+): Float64Array => parts.map(of).reduce((all, one) => all.map((value, i) => pick(value, one[i]!)));
+
+function addHistograms(parts: readonly CountedStates[]): Histogram {
+  const all = parts.map(({ states }) => states.histogram);
+  const { binWidth } = all[0]!;
+  const from = Math.min(...all.map((one) => one.from));
+  const place = (one: Histogram) => Math.round((one.from - from) / binWidth);
+  const counts = new Float64Array(Math.max(...all.map((one) => place(one) + one.counts.length)));
+  for (const { sign, states } of parts)
+    states.histogram.counts.forEach((n, i) => (counts[place(states.histogram) + i]! += sign * n));
   return { from, binWidth, counts };
 }

@@ -35,6 +35,8 @@ export function sayMuted(name: string, why: MuteReason): string {
       return `${name} stands in a loop that is not switched in: nothing comes this way. Close the loop to hear it.`;
     case 'notPlaying':
       return `${name} is not playing: nothing comes this way. Choose it to hear this way.`;
+    case 'avoided':
+      return `The ways past ${name} are not counted.`;
     case 'noGuitar':
       return 'No guitar is chosen: nothing comes through. Choose one to hear the rig.';
   }

@@ -39,7 +39,7 @@ export function openCase(
     analysis,
     states,
     devices: allDevices(rig),
-    feeds: feedsOf(routeOf(rig, rowId, new Set(switchesOf(rig)))),
+    feeds: feedsOf(routeOf(rig, rowId, { counted: new Set(switchesOf(rig)) })),
     guitarName: playingGuitar(rig).name,
     meter: new TrebleMeter(),
   };

@@ -11,7 +11,7 @@ export { spotOf } from './step';
 export type { MuteReason, Spot } from './step';
 export { cableAsStep } from './deviceSteps';
 export { routeOf, routeRows } from './route';
-export type { Route, RouteStep } from './route';
+export type { Counting, Route, RouteStep } from './route';
 export { drivePath, driveWay, stopOf } from './drivenPath';
 export type { DrivenPath, DrivenSection, DrivenWay, Interruption, Stop } from './drivenPath';
 export { driverLoads } from './driverLoads';

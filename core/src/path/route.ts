@@ -32,10 +32,20 @@ export interface Route {
   readonly destination: { readonly spot: Spot; readonly load: Load };
   /** The same source straight to this end. */
   readonly reference: Section;
+  /** A side way has more passive alternatives than are told apart: some of its loops are counted as open only. */
+  readonly isCapped: boolean;
 }
 
-/** Passive alternatives of a side way that are told apart; beyond, its switches stand as they are. */
-const MOST_LOADS = 64;
+/** Which switches of a route stay open, and which ways are left out. */
+export interface Counting {
+  /** Switch ids that stay open as choices; every other one stands as it does in the rig. */
+  readonly counted: ReadonlySet<string>;
+  /** Switch ids past which nothing is followed. */
+  readonly avoided?: ReadonlySet<string>;
+}
+
+/** Choices of a side way that are told apart; beyond, its loops are counted as open only. */
+const MOST_LOADS = 256;
 
 /** Every row that a signal can be followed along to an end that judges it: amps, DIs, mixers, amp loops. */
 export function routeRows(rig: Chain): readonly Row[] {
@@ -50,17 +60,19 @@ export function routeRows(rig: Chain): readonly Row[] {
 /**
  * The route that arrives by a row.
  *
- * @param counted switch ids that stay open as choices; every other one stands as it does in the rig
  * @throws Error where the row arrives at no destination of its own
  */
 export function routeOf(
   rig: Chain,
   rowId: string = mainRow(rig).id,
-  counted: ReadonlySet<string> = new Set(),
+  counting: Counting = { counted: new Set() },
 ): Route {
   const row = rig.electrical.rows.find(({ id }) => id === rowId);
   if (!row) throw new Error(`row ${rowId} is not in the rig`);
-  const settle = (steps: readonly Step[]) => settleSwitches(steps, rig.state.positions, counted);
+  const settle: Settle = {
+    switches: (steps) => settleSwitches(steps, rig.state.positions, counting),
+    isCapped: false,
+  };
   const kind = kindOf(row);
   const { spot, circuit, straight } = originOf(rig, row);
   const load = loadAtEnd(rig, row);
@@ -71,6 +83,7 @@ export function routeOf(
     steps: withSides(rig, sideSteps(rig, row, settle), settle) as readonly RouteStep[],
     destination: { spot: spotOf('destination', destinationOfRow(rig, row)), load },
     reference: { source: circuit, path: straight, load },
+    isCapped: settle.isCapped,
   };
 }
 
@@ -81,16 +94,20 @@ function kindOf({ id, at }: Row): Route['kind'] {
   throw new Error(`row ${id} arrives at no destination of its own`);
 }
 
-type Settle = (steps: readonly Step[]) => readonly Step[];
+/** How the switches of a route are put where they stand, and whether alternatives had to be left out. */
+interface Settle {
+  readonly switches: (steps: readonly Step[]) => readonly Step[];
+  isCapped: boolean;
+}
 
 /** Along the way to the side jack, then out of it; what lies after on the other way is a load. */
 function sideSteps(rig: Chain, row: Row, settle: Settle): readonly Step[] {
-  if (row.at.kind !== 'side') return settle(lineSteps(rig, row));
+  if (row.at.kind !== 'side') return settle.switches(lineSteps(rig, row));
   const { device } = row.at;
   const line = lineOf(rig, device);
   const trunk = withSides(rig, sideSteps(rig, line, settle), settle, device);
-  const out = settle(rowSteps(rig, row));
-  const found = followSide(trunk, device, loadAtEnd(rig, line), out);
+  const out = settle.switches(rowSteps(rig, row));
+  const found = followSide(trunk, device, { load: loadAtEnd(rig, line), out, settle });
   // Where the line itself is silent from its beginning, so is this.
   return found ?? (trunk[0]?.kind === 'mute' ? trunk : [nothingAt(rig, device)]);
 }
@@ -99,14 +116,17 @@ function sideSteps(rig: Chain, row: Row, settle: Settle): readonly Step[] {
 function settleSwitches(
   steps: readonly Step[],
   positions: SwitchState['positions'],
-  counted: ReadonlySet<string>,
+  counting: Counting,
 ): readonly Step[] {
   return replaceSteps(steps, (step) => {
     if (step.kind !== 'choice') return step;
-    const off = settleSwitches(step.off, positions, counted);
-    const on = settleSwitches(step.on, positions, counted);
-    if (counted.has(step.switchId)) return withWays(step, off, on);
-    return positions[step.switchId] === true ? on : off;
+    const { switchId } = step;
+    if (counting.avoided?.has(switchId))
+      return nothingFrom(spotOf('device', switchId.split('.')[0]!), 'avoided');
+    const off = settleSwitches(step.off, positions, counting);
+    const on = settleSwitches(step.on, positions, counting);
+    if (counting.counted.has(switchId)) return withWays(step, off, on);
+    return positions[switchId] === true ? on : off;
   });
 }
 
@@ -139,23 +159,29 @@ function replaceSteps(
 function followSide(
   steps: readonly Step[],
   deviceId: string,
-  load: Load,
-  out: readonly Step[],
+  way: SideWay,
 ): readonly Step[] | null {
   for (const [i, step] of steps.entries()) {
     const [before, rest] = [steps.slice(0, i), steps.slice(i + 1)];
     if (step.kind === 'side' && step.device === deviceId) {
-      const other = step.isDriven ? [] : wayAsLoad(rest, load, deviceId);
-      return [...before, ...other, ...out];
+      const other = step.isDriven ? [] : wayAsLoad(rest, way.load, deviceId, way.settle);
+      return [...before, ...other, ...way.out];
     }
     if (step.kind !== 'choice' || !contains(step, deviceId)) continue;
-    const off = followSide([...step.off, ...rest], deviceId, load, out);
-    const on = followSide([...step.on, ...rest], deviceId, load, out);
+    const off = followSide([...step.off, ...rest], deviceId, way);
+    const on = followSide([...step.on, ...rest], deviceId, way);
     if (!off && !on) continue;
     const silent = [nothingFrom(spotOf('device', deviceId), 'openLoop')];
     return [...before, { ...step, off: off ?? silent, on: on ?? silent }];
   }
   return null;
+}
+
+/** Out of a side jack, and what the line that it leaves ends in. */
+interface SideWay {
+  readonly load: Load;
+  readonly out: readonly Step[];
+  readonly settle: Settle;
 }
 
 const contains = (step: Step, deviceId: string): boolean =>
@@ -167,7 +193,12 @@ const contains = (step: Step, deviceId: string): boolean =>
  * A way as a load on the line it leaves: up to the first input on it. Where switches choose between such
  * loads, so does the result.
  */
-function wayAsLoad(steps: readonly Step[], load: Load, deviceId: string): readonly Step[] {
+function wayAsLoad(
+  steps: readonly Step[],
+  load: Load,
+  deviceId: string,
+  settle: Settle,
+): readonly Step[] {
   let choices = MOST_LOADS;
   const spot = spotOf('device', deviceId, 'key');
   const hung = (path: readonly PathElement[], destination: Load): readonly Step[] => [
@@ -179,8 +210,10 @@ function wayAsLoad(steps: readonly Step[], load: Load, deviceId: string): readon
     switch (step.kind) {
       case 'wire':
         return walk(after, [...path, ...step.elements]);
-      case 'driver':
       case 'mute':
+        // A way that is not counted is none, also not as a load.
+        return step.why === 'avoided' ? [step] : hung(path, step.load);
+      case 'driver':
         return hung(path, step.load);
       case 'gap':
         return hung(path, { rOhm: Infinity, cF: 0, grid: null });
@@ -188,7 +221,10 @@ function wayAsLoad(steps: readonly Step[], load: Load, deviceId: string): readon
         throw new Error(`the side jack of ${step.device} is not settled`);
       case 'choice': {
         const off = walk([...step.off, ...after], path);
-        if (--choices <= 0) return off;
+        if (--choices <= 0) {
+          settle.isCapped = true;
+          return off;
+        }
         return [{ ...step, off, on: walk([...step.on, ...after], path) }];
       }
     }
@@ -217,5 +253,6 @@ function sideLoad(rig: Chain, deviceId: string, settle: Settle): readonly Step[]
   const row = rig.electrical.rows.find(({ at }) => at.kind === 'side' && at.device === deviceId);
   if (!row) return [];
   const load = loadAtEnd(rig, row);
-  return wayAsLoad(withSides(rig, settle(rowSteps(rig, row)), settle), load, deviceId);
+  const steps = withSides(rig, settle.switches(rowSteps(rig, row)), settle);
+  return wayAsLoad(steps, load, deviceId, settle);
 }

@@ -30,7 +30,9 @@ export type MuteReason =
   /** The guitar that this line begins at is not the one that plays. */
   | 'notPlaying'
   /** No guitar is chosen. */
-  | 'noGuitar';
+  | 'noGuitar'
+  /** A way that is left out of a count, by the switch on it. */
+  | 'avoided';
 
 /** One thing a signal meets on its way, in order. */
 export type Step =

@@ -64,7 +64,7 @@ export function openWay(
 ): OpenWay {
   const open = new Set(allDevices(rig).flatMap(switchesOfDevice));
   const state = { ...rig.state, playing, unpowered: [] };
-  const route = routeOf({ ...rig, state }, undefined, open);
+  const route = routeOf({ ...rig, state }, undefined, { counted: open });
   const drivers: DriverLink[] = [];
   const destination: Link = { kind: 'destination', load: tree.loadOf(route.destination.load) };
   const first = new Linker(tree, rig, places, drivers).link(route.steps, destination);

@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { DRAW_GRID, FIGURE_GRID, TREBLE_GRID, type Section } from '../../src/circuit';
 import { analyseStates, figuresOf, switchesOf, ENVELOPE_EVERY } from '../../src/figures';
-import { deviceOfClass, guitarOfClass, type DeviceClass } from '../../src/gear';
+import { deviceOfClass, guitarOfClass, patchCable, type DeviceClass } from '../../src/gear';
 import { addLevels, buildStateGraph, routeOf, routeRows, SectionSolver } from '../../src/path';
 import {
   addAmpLoop,
   addGuitar,
   applyEdits,
+  freshId,
   insertDevice,
   mainRow,
   newRig,
@@ -184,6 +185,93 @@ test('switches that act together are one choice', () => {
   expect(both.deviationDb).toBeCloseTo(both.spreadDb / 2, 9);
 });
 
+/** T of every sound that a rig can make, each once: by its sections, whatever switches led to them. */
+function soundsOf(rig: Rig, links: readonly (readonly string[])[]): readonly number[] {
+  const linked = new Set(links.flat());
+  const choices = [
+    ...links,
+    ...switchesOf(rig)
+      .filter((id) => !linked.has(id))
+      .map((id) => [id]),
+  ];
+  const reference = levelsOf([routeOf(rig).reference]);
+  const found = new Map<string, number>();
+  for (let bits = 0; bits < 2 ** choices.length; bits++) {
+    const positions = Object.fromEntries(
+      choices.flatMap((ids, k) => ids.map((id) => [id, ((bits >> k) & 1) === 1])),
+    );
+    const path = pathOf(switchedTo(rig, positions));
+    if (path.interrupted) continue;
+    const now = levelsOf(path.sections.map(({ circuit }) => circuit));
+    const met = path.stops.map(
+      ({ spot, engaged }) => `${spot.id}${spot.part}${spot.index}${engaged}`,
+    );
+    found.set(met.join(), figuresOf(now.figure, reference.figure).trebleDb);
+  }
+  return [...found.values()];
+}
+
+test('linked pedals in an open loop are one sound, not two', () => {
+  let rig = row('switcher', 'drive', 'drive');
+  for (const { id } of rig.electrical.rows.filter(({ at }) => at.kind === 'loop').slice(0, 2))
+    for (const name of ['drive', 'wah'] as const)
+      rig = applyEdits(rig, insertDevice(rig, 0, deviceOfClass(name, ''), id));
+  // One group within a loop, one over both loops, one on the way itself.
+  const links = [
+    ['d4', 'd5'],
+    ['d6', 'd7'],
+    ['d2', 'd3'],
+  ];
+  for (const some of [links.slice(0, 1), [['d4', 'd6']], links]) {
+    const linked = withElectrical(rig, { links: some });
+    const sounds = soundsOf(linked, some);
+    const found = analyseStates(linked, switchesOf(linked));
+    if (found.kind !== 'states') throw new Error(found.kind);
+    expect(found).toMatchObject({ count: sounds.length, linksLeft: 0, isCapped: false });
+    const mean = sounds.reduce((a, b) => a + b) / sounds.length;
+    const variance = sounds.reduce((a, b) => a + (b - mean) ** 2, 0) / sounds.length;
+    expect(found.meanDb).toBeCloseTo(mean, 7);
+    expect(found.deviationDb).toBeCloseTo(Math.sqrt(variance), 6);
+    expect(found.brightest.trebleDb).toBeCloseTo(Math.max(...sounds), 7);
+    expect(found.dullest.trebleDb).toBeCloseTo(Math.min(...sounds), 7);
+    const best = sounds.filter((db) => Math.abs(db - Math.max(...sounds)) < 1e-9).length;
+    expect(found.brightest.ties).toBe(best);
+    expect(found.histogram.counts.reduce((a, b) => a + b)).toBe(sounds.length);
+  }
+});
+
+test('seven groups of linked pedals are seven choices; of more than can be looked at it is said how many stand', () => {
+  const names = Array.from({ length: 20 }, () => 'drive' as const);
+  const rig = row(...names);
+  const groups = (count: number) =>
+    Array.from({ length: count }, (_, k) => [`d${2 * k + 1}`, `d${2 * k + 2}`]);
+  const seven = withElectrical(rig, { links: groups(7) });
+  const counted = switchesOf(rig).slice(0, 14);
+  expect(analyseStates(seven, counted)).toMatchObject({ switches: 7, count: 2 ** 7, linksLeft: 0 });
+  const ten = analyseStates(withElectrical(rig, { links: groups(10) }), switchesOf(rig));
+  expect(ten).toMatchObject({ switches: 8, count: 2 ** 8, linksLeft: 2 });
+});
+
+test('seven jumper loops on a side way are told apart; where there are more, that is said', () => {
+  const beside = (loops: number) => {
+    const start = row('passiveSplitter');
+    const side = start.electrical.rows.find(({ at }) => at.kind === 'side')!.id;
+    const switcher = { ...deviceOfClass('switcher', ''), loops };
+    let rig = applyEdits(start, insertDevice(start, 0, switcher, side));
+    for (const { id, at } of rig.electrical.rows)
+      if (at.kind === 'loop')
+        rig = applyEdits(rig, {
+          kind: 'connect',
+          row: id,
+          at: 0,
+          cable: patchCable(freshId(rig, 'l')),
+        });
+    return analyseStates(rig, switchesOf(rig));
+  };
+  expect(beside(7)).toMatchObject({ switches: 7, count: 2 ** 7, isCapped: false });
+  expect(beside(10)).toMatchObject({ isCapped: true });
+});
+
 test('eight loops of one pedal each are told apart, and a cap is said where it is reached', () => {
   let rig = row('switcher', 'switcher');
   for (const { id } of rig.electrical.rows.filter(({ at }) => at.kind === 'loop'))
@@ -193,7 +281,7 @@ test('eight loops of one pedal each are told apart, and a cap is said where it i
     );
   const found = analyseStates(rig, switchesOf(rig));
   expect(found).toMatchObject({ kind: 'states', switches: 16, count: 3 ** 8, isCapped: false });
-  const route = routeOf(rig, undefined, new Set(switchesOf(rig)));
+  const route = routeOf(rig, undefined, { counted: new Set(switchesOf(rig)) });
   const capped = buildStateGraph(route, TREBLE_GRID, 20);
   expect(capped.isCapped).toBe(true);
   expect(capped.edges.length).toBeLessThan(buildStateGraph(route, TREBLE_GRID).edges.length);

@@ -84,7 +84,7 @@ function openEnds(rig: Rig): number {
   const positions = Object.fromEntries(leftOn.map(([id]) => [id, true]));
   const bare = { ...rig, state: { ...rig.state, positions, unpowered: [] } };
   const open = new Set(switchesOf(rig).filter((id) => !(id in positions)));
-  const isWeak = feedsOf(routeOf(bare, undefined, open)).some(
+  const isWeak = feedsOf(routeOf(bare, undefined, { counted: open })).some(
     ({ to, source }) =>
       to.kind === 'destination' && (source.kind !== 'voltage' || source.rOutOhm > WEAK_OHM),
   );

@@ -84,11 +84,17 @@ function SpreadFigures({ states }: { readonly states: StatesSounding }) {
   );
 }
 
-function sayCount({ switches, count, isCapped }: StatesSounding): string {
+function sayCount({ switches, count, isCapped, linksLeft }: StatesSounding): string {
   const many =
     count < 1e6 ? count.toLocaleString('en') : count.toExponential(1).replace('e+', ' × 10^');
   const said = `${switches} ${switches === 1 ? 'switch' : 'switches'}, ${many} ${count === 1 ? 'state' : 'states'} in which something is heard.`;
-  return isCapped ? `${said} Too many loops to tell all apart: some count as open only.` : said;
+  const caps = [
+    ...(isCapped ? ['Too many loops to tell all apart: some count as open only.'] : []),
+    ...(linksLeft > 0
+      ? [`Too many groups of linked switches: ${linksLeft} of them stand as they are.`]
+      : []),
+  ];
+  return [said, ...caps].join(' ');
 }
 
 interface ExtremeProps {
