@@ -24,6 +24,7 @@ describe('sign-in, where the server can be reached from elsewhere', () => {
       .post('/api/session')
       .send({ passphrase })
       .expect(200);
+    expect(signedIn.body).toEqual({ signInNeeded: false });
     const cookies = signedIn.headers['set-cookie'] as unknown as string[];
     for (const cookie of cookies) {
       expect(cookie).toMatch(/httponly/iu);

@@ -1,39 +1,10 @@
+import { chooseCableForm, type CableForm } from './cableForm';
 import { LadderBuilder, Op, type Ladder } from './ladder';
-import type { Controls, CableElement, PathElement, PickupSource, Section, Source } from './section';
-
-/** How cables are modelled: as their capacitance alone, or as uniform lines. */
-export type CableForm = 'lumped' | 'line';
-
-const LUMPED_LIMIT_BEHIND_PASSIVE_M = 55;
-const LUMPED_LIMIT_BEHIND_DRIVER_M = 35;
-
-/**
- * The cheaper cable form that keeps within 0.01 dB of the line below 20 kHz, up to 180 pF/m, 0.25 Ω/m
- * and 0.6 µH/m.
- *
- * A pickup's own impedance hides a cable's resistance and inductance for longer than the output of a
- * buffer or pedal does, so the limit on the section's total cable length depends on the source.
- */
-export function chooseCableForm(section: Pick<Section, 'source' | 'path'>): CableForm {
-  return pathCableM(section.path) <= lumpedLimitM(section.source) ? 'lumped' : 'line';
-}
-
-export const lumpedLimitM = ({ kind }: Source): number =>
-  kind === 'voltage' ? LUMPED_LIMIT_BEHIND_DRIVER_M : LUMPED_LIMIT_BEHIND_PASSIVE_M;
-
-/** Metres of cable in a path, those of its branches included. */
-export function pathCableM(path: readonly PathElement[]): number {
-  let totalM = 0;
-  for (const element of path) {
-    if (element.kind === 'cable') totalM += element.lengthM;
-    else if (element.kind === 'branch') totalM += pathCableM(element.path);
-  }
-  return totalM;
-}
+import type { Controls, CableElement, PathElement, PickupSource, Source } from './section';
 
 /** Compiles source and path of a section; the load stays apart, so that a prefix can end in another. */
 export function compileSection(
-  section: Pick<Section, 'source' | 'path'>,
+  section: Parameters<typeof chooseCableForm>[0],
   form: CableForm = chooseCableForm(section),
 ): Ladder {
   const builder = new LadderBuilder();

@@ -22,16 +22,9 @@ export type {
 } from './section';
 export { LadderBuilder, Op, PARAMETERS_PER_OP } from './ladder';
 export type { Branch, Ladder } from './ladder';
-export {
-  addElement,
-  addSource,
-  chooseCableForm,
-  compilePath,
-  compileSection,
-  lumpedLimitM,
-  pathCableM,
-} from './compileSection';
-export type { CableForm } from './compileSection';
+export { addElement, addSource, compilePath, compileSection } from './compileSection';
+export { chooseCableForm, equivalentM, lumpedLimitM } from './cableForm';
+export type { CableForm } from './cableForm';
 export { loadAdmittance } from './loadAdmittance';
 export { createLadderState, resetLadder } from './ladderState';
 export type { LadderState } from './ladderState';

@@ -1,10 +1,12 @@
-import type { chooseCableForm } from '../circuit';
-import type { Controls, Load, PathElement, PickupSource, Section } from '../circuit';
+import type { CableForm, Controls, Load, PathElement, PickupSource, Section } from '../circuit';
 
 /// Writes two-ports down as elements between named nodes, as circuit simulators read them.
 
-/** A line is this many lumps where its resistance and inductance act. */
-const LUMPS = 8;
+/** A line is at least so many lumps where its resistance and inductance act, and the more, the more it delays. */
+const LEAST_LUMPS = 8;
+const MOST_LUMPS = 400;
+const LUMPS_PER_RADIAN = 40;
+const HIGHEST_HZ = 20_000;
 const GROUND = '0';
 
 type ElementOf<K extends PathElement['kind']> = Extract<PathElement, { kind: K }>;
@@ -17,6 +19,13 @@ export const slug = (name: string): string =>
     .replace(/[^a-z0-9]+/gu, '_')
     .replace(/^_+|_+$/gu, '')
     .slice(0, 24) || 'x';
+
+/** By |γℓ| at the highest frequency, which is how far the line turns and damps what runs through it. */
+function lumpsOf({ lengthM, cPerMF, rPerMOhm, lPerMH }: ElementOf<'cable'>): number {
+  const omega = 2 * Math.PI * HIGHEST_HZ;
+  const gamma = Math.sqrt(Math.hypot(rPerMOhm, omega * lPerMH) * omega * cPerMF) * lengthM;
+  return Math.min(MOST_LUMPS, Math.max(LEAST_LUMPS, Math.ceil(LUMPS_PER_RADIAN * gamma)));
+}
 
 type Letter = 'R' | 'L' | 'C' | 'V' | 'E';
 
@@ -107,21 +116,11 @@ export class NetlistBuilder {
   }
 
   /** @returns the node after the elements */
-  path(
-    name: string,
-    elements: readonly PathElement[],
-    from: string,
-    form: ReturnType<typeof chooseCableForm>,
-  ): string {
+  path(name: string, elements: readonly PathElement[], from: string, form: CableForm): string {
     return elements.reduce((at, element) => this.pathElement(name, element, at, form), from);
   }
 
-  private pathElement(
-    name: string,
-    element: PathElement,
-    at: string,
-    form: ReturnType<typeof chooseCableForm>,
-  ): string {
+  private pathElement(name: string, element: PathElement, at: string, form: CableForm): string {
     switch (element.kind) {
       case 'series':
         return this.series(name, at, name, element.rOhm);
@@ -160,8 +159,9 @@ export class NetlistBuilder {
     const { lengthM, cPerMF, rPerMOhm, lPerMH, plugsF } = element;
     this.shuntC(`${name}_plug`, at, plugsF / 2);
     let node = at;
-    for (let k = 0; k < LUMPS && lengthM > 0; k++) {
-      const piece = lengthM / LUMPS;
+    const lumps = lumpsOf(element);
+    for (let k = 0; k < lumps && lengthM > 0; k++) {
+      const piece = lengthM / lumps;
       this.shuntC(name, node, (cPerMF * piece) / 2);
       node = this.series(name, node, name, rPerMOhm * piece);
       if (lPerMH > 0) {

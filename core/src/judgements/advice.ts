@@ -21,6 +21,8 @@ import { Remedies, type Remedy } from './remedy';
 /** What is to be done first, if anything: the same wherever it is said. */
 export type FirstStep =
   | { readonly kind: 'fine' }
+  /** Something is without power: what a change would do is said of the rig with its power on. */
+  | { readonly kind: 'unpowered' }
   /** Not fine, but no single change is worth its work. */
   | { readonly kind: 'leave' }
   /** Of all single changes the one that does most for what it takes. */
@@ -70,6 +72,13 @@ export function adviseRig(
   const judgements = judgeRig(rig, rowId, analysis, states, units, solver);
   if (rowId !== mainRow(rig).id)
     return { step: null, judgements: judgements.map((one) => ({ ...one, remedy: null })) };
+  if (rig.state.unpowered.length > 0)
+    return {
+      step: { kind: 'unpowered' },
+      judgements: judgements
+        .filter(({ kind }) => kind !== 'fine')
+        .map((one) => ({ ...one, remedy: null })),
+    };
   const search = searchToEnd(rig, gear, { mostMoves: 1 });
   const remedies = new Remedies(rig, search.moves, search.asItIs.score, units);
   return {
@@ -117,6 +126,8 @@ export function sayFirstStep(first: FirstStep): string {
   switch (first.kind) {
     case 'fine':
       return `${FINE}.`;
+    case 'unpowered':
+      return 'What to do first is said with the power on.';
     case 'leave':
       return 'No single change within the limits is worth its work here.';
     case 'move':

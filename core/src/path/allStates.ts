@@ -114,7 +114,7 @@ class SectionWalker {
     walk: Walk,
     cell: Cell,
     gain: number,
-    cableM: number,
+    equivalentM: number,
     switches: SwitchList | null,
     depth: number,
   ): void {
@@ -122,11 +122,11 @@ class SectionWalker {
       case 'silence':
         return;
       case 'wire':
-        return this.pass(walk, cell, gain, cableM, switches, depth);
+        return this.pass(walk, cell, gain, equivalentM, switches, depth);
       case 'choice':
-        return this.choose(walk, cell, gain, cableM, switches, depth);
+        return this.choose(walk, cell, gain, equivalentM, switches, depth);
       default:
-        if (walk.form === 'line' && cableM <= walk.limitM) return;
+        if (!this.isForm(walk, equivalentM, cell.load)) return;
         this.edges.push({
           from: walk.from,
           to: this.numberOf(cell),
@@ -136,15 +136,22 @@ class SectionWalker {
     }
   }
 
+  /** Whether a section that ends here is to be walked in this form; where it needs lines, that is remembered. */
+  private isForm({ form, source }: Walk, equivalentM: number, load: Load): boolean {
+    const isLong = equivalentM > lumpedLimitM(source, load);
+    if (isLong && form === 'lumped') this.needsLines = true;
+    return isLong === (form === 'line');
+  }
+
   private pass(
     walk: Walk,
     cell: WireCell,
     gain: number,
-    cableM: number,
+    equivalentM: number,
     switches: SwitchList | null,
     depth: number,
   ): void {
-    const total = cableM + cell.cableM;
+    const total = equivalentM + cell.equivalentM;
     if (walk.form === 'lumped' && total > walk.limitM) {
       this.needsLines = true;
       return;
@@ -159,7 +166,7 @@ class SectionWalker {
     walk: Walk,
     { switchId, off, on }: Extract<Cell, { kind: 'choice' }>,
     gain: number,
-    cableM: number,
+    equivalentM: number,
     before: SwitchList | null,
     depth: number,
   ): void {
@@ -171,14 +178,14 @@ class SectionWalker {
     const mustKeep = changesRow(ways[0]!.cell);
     if (mustKeep && this.edges.length > this.mostSections) {
       this.isCapped = true;
-      this.visit(walk, off, gain, cableM, { switchId, on: false, before }, depth);
+      this.visit(walk, off, gain, equivalentM, { switchId, on: false, before }, depth);
       return;
     }
     if (mustKeep) this.keep(depth);
     for (const [i, way] of ways.entries()) {
       if (mustKeep && i === 1) this.state.rows.set(this.saved[depth]!);
       const switches = { switchId, on: way.on, before };
-      this.visit(walk, way.cell, gain, cableM, switches, depth + 1);
+      this.visit(walk, way.cell, gain, equivalentM, switches, depth + 1);
     }
   }
 

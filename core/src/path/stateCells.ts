@@ -1,6 +1,6 @@
 import {
   compilePath,
-  pathCableM,
+  equivalentM,
   type Ladder,
   type CableForm,
   type Load,
@@ -32,14 +32,15 @@ export interface DriverCell {
 
 export class WireCell {
   readonly kind = 'wire';
-  readonly cableM: number;
+  /** What its cables count as, m. */
+  readonly equivalentM: number;
   private readonly ladders: Partial<Record<CableForm, Ladder>> = {};
 
   constructor(
     readonly elements: readonly PathElement[],
     readonly next: Cell,
   ) {
-    this.cableM = pathCableM(elements);
+    this.equivalentM = equivalentM(elements);
   }
 
   ladder(form: CableForm): Ladder {

@@ -46,7 +46,9 @@ export class NodeMeter<Value> {
     const key = this.key * MOST_LOADS + load.number;
     const known = node.values.get(key);
     if (known !== undefined) return known as Value;
-    const value = node.isLong ? this.measureLong(node, load) : this.measureOn(node, load);
+    const value = node.isLong(load.load)
+      ? this.measureLong(node, load)
+      : this.measureOn(node, load);
     node.values.set(key, value);
     return value;
   }

@@ -1,4 +1,4 @@
-import { compilePath, lumpedLimitM, pathCableM, type Load, type PathElement } from '../circuit';
+import { compilePath, equivalentM, lumpedLimitM, type Load, type PathElement } from '../circuit';
 import type { Ladder, CableForm, Source } from '../circuit';
 
 /// All driven sections that any candidate of a search has, as one tree: a root for each source, a branch for
@@ -8,7 +8,8 @@ import type { Ladder, CableForm, Source } from '../circuit';
 /** A piece of a way with a number: the same one for the same content, whoever made it. */
 export interface Wire {
   readonly number: number;
-  readonly cableM: number;
+  /** What its cables count as, m. */
+  readonly equivalentM: number;
   readonly elements: readonly PathElement[];
   readonly ladder: (form: CableForm) => Ladder;
 }
@@ -21,9 +22,7 @@ export interface NumberedLoad {
 
 export class SectionNode {
   readonly depth: number;
-  readonly cableM: number;
-  /** Too long for cables as capacitances. */
-  readonly isLong: boolean;
+  readonly equivalentM: number;
   private readonly children = new Map<number, SectionNode>();
   /** Measured values by what measures and the number of the load. */
   readonly values = new Map<number, unknown>();
@@ -34,8 +33,12 @@ export class SectionNode {
     readonly wire: Wire | null,
   ) {
     this.depth = parent ? parent.depth + 1 : 0;
-    this.cableM = (parent?.cableM ?? 0) + (wire?.cableM ?? 0);
-    this.isLong = this.cableM > lumpedLimitM(source);
+    this.equivalentM = (parent?.equivalentM ?? 0) + (wire?.equivalentM ?? 0);
+  }
+
+  /** Too long for cables as capacitances, where it ends in this load. */
+  isLong(load: Load): boolean {
+    return this.equivalentM > lumpedLimitM(this.source, load);
   }
 
   then(wire: Wire): SectionNode {
@@ -81,7 +84,7 @@ export class SectionTree {
   private readonly wires = new Numbering<readonly PathElement[], Wire>((elements, number) => {
     const ladders: Partial<Record<CableForm, Ladder>> = {};
     const ladder = (form: CableForm) => (ladders[form] ??= compilePath(elements, form));
-    return { number, cableM: pathCableM(elements), elements, ladder };
+    return { number, equivalentM: equivalentM(elements), elements, ladder };
   });
   private readonly loads = new Numbering<Load, NumberedLoad>((load, number) => ({ number, load }));
 

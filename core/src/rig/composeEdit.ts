@@ -28,6 +28,8 @@ export function insertDevice(
     devices: [placed],
     cables,
     positions: {},
+    // Where the mains are off, they are off for what comes in too.
+    ...(rig.state.unpowered.length > 0 && { unpowered: [placed.id] }),
   };
   return group(
     splice,
@@ -41,7 +43,7 @@ export function insertDevice(
 
 /**
  * The long cable at either end of a row stays whole. With nothing on the board yet, the one cable becomes
- * the cable in and a like one cables out; a connection without a cable gets two patches.
+ * the cable in and a like one leads out; a connection without a cable gets two patches.
  */
 function newCables(rig: Rig, row: Row, gap: number): readonly Cable[] {
   const existing = row.cables[gap]!;

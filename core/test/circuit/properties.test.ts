@@ -4,7 +4,6 @@ import {
   chooseCableForm,
   compileSection,
   createLadderState,
-  DRAW_GRID,
   gridOf,
   LadderBuilder,
   NO_CONTROLS,
@@ -193,67 +192,6 @@ test('random sections agree with a slow solution from the load backwards', () =>
       });
     }) as never,
   );
-});
-
-describe('lumped against line', () => {
-  const worstCable = (lengthM: number): CableElement => ({
-    kind: 'cable',
-    lengthM,
-    cPerMF: 180e-12,
-    rPerMOhm: 0.25,
-    lPerMH: 0.6e-6,
-    lossTangent: 0,
-    plugsF: 30e-12,
-  });
-  const amp: Load = { rOhm: 1e6, cF: 0, grid: { stopperOhm: 34e3, millerF: 1e-10 } };
-
-  function worstDb(from: Source, lengthM: number): number {
-    const section: Section = { source: from, path: [worstCable(lengthM)], load: amp };
-    const levels = (['lumped', 'line'] as const).map((form) => {
-      const out = new Float64Array(2 * DRAW_GRID.omega.length);
-      solveLadder(
-        compileSection(section, form),
-        amp,
-        DRAW_GRID,
-        out,
-        createLadderState(DRAW_GRID.omega.length),
-      );
-      return Array.from(
-        DRAW_GRID.omega,
-        (_, i) => 20 * Math.log10(Math.hypot(out[2 * i]!, out[2 * i + 1]!)),
-      );
-    });
-    return Math.max(...levels[0]!.map((db, i) => Math.abs(db - levels[1]![i]!)));
-  }
-
-  const sources = fc.sample(source, { seed: 7, numRuns: 400 });
-
-  test.each([50, 150, 200, 500, 1000, 2000, 5000, 10000])(
-    'the rule keeps 0.01 dB after %d Ω',
-    (rOutOhm) => {
-      const from: Source = { kind: 'voltage', rOutOhm, gain: 1 };
-      for (const lengthM of [5, 20, 35]) {
-        expect(chooseCableForm({ source: from, path: [worstCable(lengthM)] })).toBe('lumped');
-        expect(worstDb(from, lengthM)).toBeLessThan(0.01);
-      }
-    },
-  );
-
-  test('the rule keeps 0.01 dB after pickups and piezos up to 55 m', () => {
-    for (const from of sources.filter(({ kind }) => kind !== 'voltage')) {
-      expect(chooseCableForm({ source: from, path: [worstCable(55)] })).toBe('lumped');
-      expect(worstDb(from, 55)).toBeLessThan(0.01);
-    }
-  });
-
-  test('past its limits the rule takes the line', () => {
-    const from: Source = { kind: 'voltage', rOutOhm: 50, gain: 1 };
-    expect(chooseCableForm({ source: from, path: [worstCable(36)] })).toBe('line');
-    expect(worstDb(from, 60)).toBeGreaterThan(0.01);
-    expect(chooseCableForm({ source: { kind: 'piezo', cF: 5e-10 }, path: [worstCable(56)] })).toBe(
-      'line',
-    );
-  });
 });
 
 test('lengths that do not fit are refused with the numbers', () => {

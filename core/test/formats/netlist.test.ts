@@ -17,7 +17,7 @@ import {
 import { fitPickupSimulator } from '../../src/tools';
 import { size } from '../circuit/complex';
 import { randomRig } from '../rig/randomRig';
-import { switchedTo, withGuitar } from '../rig/straightRow';
+import { switchedTo, withCables, withGuitar } from '../rig/straightRow';
 import { voltageAt } from './nodalAnalysis';
 
 const HZ = [30, 400, 1500, 4000, 9000, 18_000];
@@ -128,6 +128,25 @@ test('every kind of branch, and a cable so long that it is a line', () => {
   rig = applyEdits(rig, setCableLength(last, 90), { kind: 'switch', playing: 'g1' });
   // The main way, the tuner and the second amp by their side jacks, and the amp's loop.
   expect(expectSame(switchedTo(rig, { 'd4.0': true }))).toBe(routeRows(rig).length);
+});
+
+test('cables at the ends of what their fields accept', () => {
+  for (const [lengthM, cPerMF, rPerMOhm, lPerMH] of [
+    [100, 1e-9, 10, 1e-5],
+    [100, 1e-9, 0.01, 1e-5],
+    [100, 1e-10, 10, 1e-7],
+    [10, 1e-9, 10, 1e-5],
+  ] as const) {
+    const rig = withCables(base, (cable) => ({
+      ...cable,
+      lengthM: entered(lengthM),
+      cPerMF: entered(cPerMF),
+      rPerMOhm: entered(rPerMOhm),
+      lPerMH: entered(lPerMH),
+    }));
+    expect(expectSame(rig)).toBe(1);
+    expect(expectSame(withGuitar(rig, { lH: entered(0.05), rDcOhm: entered(10) }))).toBe(1);
+  }
 });
 
 test('a pickup simulator ahead of a fuzz', () => {

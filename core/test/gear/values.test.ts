@@ -7,8 +7,10 @@ import {
   gearOf,
   type DeviceClass,
   type FieldRule,
+  type Provenance,
 } from '../../src/gear';
 import { parseQuantity } from '../../src/quantity';
+import { toleranceOf } from '../../src/tolerance/tolerances';
 
 /// What docs/values.md tells people the application assumes and accepts is what it does.
 
@@ -107,5 +109,30 @@ test('what drives while it is off is silent without power; all else is a wire', 
     const { bypass, powerLost } = deviceOfClass(name, 'd1');
     const drives = bypass === 'buffered' || bypass === 'alwaysOn';
     expect([name, powerLost]).toEqual([name, drives ? 'silence' : 'bypass']);
+  }
+});
+
+test('how far each value may be off', () => {
+  const [rows] = tablesUnder('How far values may be off');
+  const shares = new Map(
+    rows!.map((row) => [row.value, Number(row['off by']!.replace(' %', '')) / 100]),
+  );
+  for (const { kind, numbers } of descriptors) {
+    for (const path of Object.keys(numbers)) {
+      const field = path.split('.').at(-1)!;
+      const off = (from: Provenance, tolerance?: number) =>
+        toleranceOf(kind, path, {
+          value: 2,
+          from,
+          ...(tolerance === undefined ? {} : { tolerance }),
+        });
+      const known = shares.get(field) ?? 0;
+      expect([path, off('entered')]).toEqual([path, known]);
+      expect(off('sheet')).toBe(known);
+      expect(off('measured', 0.03)).toBe(known === 0 ? 0 : 0.03);
+      const isLength = field === 'lengthM';
+      expect([path, off('assumed')]).toEqual([path, known === 0 || isLength ? known : 0.4]);
+      if (isLength) expect(2 * (1 + off('laid'))).toBeCloseTo(2 * Math.exp(0.005), 3);
+    }
   }
 });

@@ -20,6 +20,7 @@ import {
   mainRow,
   newRig,
   setCableLength,
+  withoutMains,
   type Rig,
 } from '../../src/rig';
 import { randomRig } from '../rig/randomRig';
@@ -120,6 +121,21 @@ describe('it’s fine', () => {
     expect(sayAdvice(heed(advice, []))).toMatch(/^Warning: lowImpedanceFuzz hears buffer/u);
     const { key } = advice.judgements[0]!;
     expect(sayAdvice(heed(advice, [key]))).not.toContain('Warning');
+  });
+});
+
+test('without power it is not said what to do first, nor that it is fine; what comes in has no power either', () => {
+  for (const rig of [right, dull]) {
+    const dark = { ...rig, state: { ...rig.state, unpowered: withoutMains(rig) } };
+    const { first, judgements } = said(dark);
+    if (analyseRig(dark).kind !== 'sounding') expect(first).toBeNull();
+    else expect(first).toEqual({ kind: 'unpowered' });
+    expect(judgements.filter(({ kind, remedy }) => kind === 'fine' || remedy)).toEqual([]);
+    const more = applyEdits(dark, insertDevice(dark, 0, deviceOfClass('buffer', '')));
+    expect(more.state.unpowered).toHaveLength(withoutMains(rig).length + 1);
+  }
+  expect(said({ ...dull, state: { ...dull.state, unpowered: withoutMains(dull) } }).first).toEqual({
+    kind: 'unpowered',
   });
 });
 

@@ -118,17 +118,14 @@ test('a volume’s track has to fit what drives it', () => {
 
 test('what a volume costs, and how it dulls half down, are what the model gives', () => {
   const half = deviceOfClass('passiveVolume', '').pot!;
-  const at = (travel: number) =>
-    row([
-      'buffer',
-      {
-        name: 'passiveVolume',
-        more: { pot: { ...half, travel: entered(travel), midFraction: entered(0.5) } },
-      },
-    ]);
+  const at = (travel: number) => {
+    const pot = { ...half, travel: entered(travel), midFraction: entered(0.5) };
+    const rig = row(['preamp', { name: 'passiveVolume', more: { pot } }]);
+    return applyEdits(rig, setCableLength(mainRow(rig).cables.at(-1)!.id, 30));
+  };
   const treble = (rig: Rig) => {
     const analysis = analyseRig(rig);
-    return analysis.kind === 'sounding' ? analysis.figures.trebleDb : NaN;
+    return analysis.kind === 'sounding' ? analysis.absoluteTrebleDb : NaN;
   };
   const found = find(at(1), 'potTooLarge');
   expect(numberOf(found, 'half down, treble')).toBe(
