@@ -80,10 +80,18 @@ export function hangsOn(rig: Rig, { at }: Row, deviceId: string): boolean {
       const parent = rowOf(rig, at.device);
       return parent !== undefined && hangsOn(rig, parent, deviceId);
     }
-    default:
+    case 'ampLoop': {
+      const arriving = rig.electrical.rows.find((row) => destinationOf(row.at) === at.destination);
+      return arriving !== undefined && hangsOn(rig, arriving, deviceId);
+    }
+    case 'main':
       return false;
   }
 }
+
+/** The amp, DI or input that a side row arrives at. */
+const destinationOf = (at: RowPlace): string | null =>
+  at.kind === 'side' && at.to.kind === 'destination' ? at.to.destination : null;
 
 const keyOf = (at: Extract<RowPlace, { kind: 'side' }>): string | null =>
   at.to.kind === 'key' ? at.to.device : null;
