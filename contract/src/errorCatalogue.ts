@@ -15,6 +15,7 @@ export const ERROR_CATALOGUE = {
   'gear-exists': { status: 409, title: 'There are entries with these ids already' },
   'gear-in-use': { status: 409, title: 'Rigs were built from this' },
   'workspace-not-empty': { status: 409, title: 'There is work here already' },
+  'text-not-kept': { status: 422, title: 'Some text in it cannot be kept' },
   'body-too-large': { status: 413, title: 'The body is too large' },
   'not-json': { status: 415, title: 'The body must be sent as application/json' },
   'too-many-attempts': { status: 429, title: 'Too many attempts; wait a little' },

@@ -11,6 +11,7 @@ import Joi from 'joi';
 import type { ErrorCode } from './errorCatalogue';
 import { readWith, type Read, type ValueProblem } from './read';
 import { readItem } from './gearSchema';
+import { revision, uuid } from './ids';
 import { readRig } from './rigSchema';
 
 /** A rig as the server keeps it. */
@@ -99,12 +100,7 @@ export interface UpdateRig {
   readonly rig: Rig;
 }
 
-const uuid = Joi.string()
-  .guid({ version: 'uuidv4' })
-  .required()
-  .messages({ 'string.guid': '{{#label}} is “{{#value}}”; it must be a version 4 UUID' });
 const createShape = Joi.object({ id: uuid, rig: Joi.any().required() }).required();
-const revision = Joi.number().integer().min(1).max(2_147_483_647).required();
 const updateShape = Joi.object({
   basedOn: revision,
   rig: Joi.any().required(),

@@ -1,8 +1,9 @@
-import { RIG_FORMAT, type GearItem } from '@gullwind/core';
+import { isDay, RIG_FORMAT, type GearItem } from '@gullwind/core';
 import Joi from 'joi';
 import { readItem } from './gearSchema';
 import { readWith, type Read, type ValueProblem } from './read';
 import { readRig } from './rigSchema';
+import { revision, uuid } from './ids';
 import type { Settings } from './settings';
 import { readSettings } from './settingsSchema';
 
@@ -49,11 +50,17 @@ export interface Restored {
   readonly gear: number;
 }
 
-const revision = Joi.number().integer().min(1).max(2_147_483_647).required();
 const moment = Joi.string()
-  .pattern(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}(\.\d+)?Z$/u)
+  .max(40)
+  .custom((text: string, helpers) => (isMoment(text) ? text : helpers.error('any.moment')))
   .required()
-  .messages({ 'string.pattern.base': '{{#label}} is “{{#value}}”, not a moment in UTC' });
+  .messages({ 'any.moment': '{{#label}} is “{{#value}}”, not a moment in UTC' });
+
+const MOMENT = /^(\d{4}-\d{2}-\d{2})T([01]\d|2[0-3]):[0-5]\d:[0-5]\d(\.\d{1,9})?Z$/u;
+const isMoment = (text: string): boolean => {
+  const day = MOMENT.exec(text)?.[1];
+  return day !== undefined && isDay(day);
+};
 
 const shape: Joi.ObjectSchema<Workspace> = Joi.object({
   kind: Joi.valid(WORKSPACE_KIND).required(),
@@ -65,7 +72,7 @@ const shape: Joi.ObjectSchema<Workspace> = Joi.object({
   rigs: Joi.array()
     .items(
       Joi.object({
-        id: Joi.string().guid({ version: 'uuidv4' }).required(),
+        id: uuid,
         revision,
         createdAt: moment,
         updatedAt: moment,

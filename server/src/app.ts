@@ -7,7 +7,7 @@ import { pinoHttp } from 'pino-http';
 import type { Database } from './db/database';
 import { answerErrors, KnownError } from './errors';
 import { gearRoutes } from './gear/gearRoutes';
-import { checkHostAndOrigin, demandJson, securityHeaders } from './guards';
+import { bodiesAtOnce, checkHostAndOrigin, demandJson, securityHeaders } from './guards';
 import { rigRoutes } from './rigs/rigRoutes';
 import type { Gatekeeper } from './session/passphrase';
 import { demandSession, keepSession, sessionRoutes } from './session/sessionRoutes';
@@ -16,6 +16,7 @@ import { workspaceRoutes } from './workspace/workspaceRoutes';
 
 /** The largest rig (64 devices) is about 60 KiB of JSON; an import of gear can be ten thousand entries. */
 const BODY_LIMIT = '2mb';
+const SIGN_IN_LIMIT = '8kb';
 const GEAR_LIMIT = '32mb';
 const WORKSPACE_LIMIT = '256mb';
 
@@ -68,15 +69,15 @@ function apiRoutes({ db, gate }: Backend): Router {
     next();
   });
   router.use(demandJson, keepSession(gate));
-  router.use('/gear', express.json({ limit: GEAR_LIMIT }));
-  // Only who may come in is listened to at such a length.
-  router.use('/workspace', demandSession(gate), express.json({ limit: WORKSPACE_LIMIT }));
-  router.use(express.json({ limit: BODY_LIMIT }));
   router.get('/health', (_request, response) => {
     response.json({ state: 'ready' });
   });
-  router.use('/session', sessionRoutes(gate));
+  // Who has not come in is heard no further than a passphrase is long, unpacked.
+  router.use('/session', express.json({ limit: SIGN_IN_LIMIT }), sessionRoutes(gate));
   router.use(demandSession(gate));
+  router.use('/gear', bodiesAtOnce(4), express.json({ limit: GEAR_LIMIT }));
+  router.use('/workspace', bodiesAtOnce(1), express.json({ limit: WORKSPACE_LIMIT }));
+  router.use(express.json({ limit: BODY_LIMIT }));
   router.use('/rigs', rigRoutes(db));
   router.use('/gear', gearRoutes(db));
   router.use('/settings', settingsRoutes(db));

@@ -51,13 +51,23 @@ function fromBodyParser(error: { type?: unknown; limit?: unknown }): KnownError 
   }
 }
 
+/** What a request made go wrong on its way: a broken address, gzip that is none, a range that is not there. */
+function fromRequest(error: { status?: unknown; code?: unknown }): KnownError | null {
+  if (typeof error.status === 'number' && error.status >= 400 && error.status < 500)
+    return new KnownError('invalid-request', 'The request could not be read.');
+  // Class 22 of SQL: a value that a column cannot hold.
+  if (typeof error.code === 'string' && /^22[0-9A-Z]{3}$/u.test(error.code))
+    return new KnownError('invalid-request', 'A value in it cannot be kept.');
+  return null;
+}
+
 export function answerErrors(logger: Logger): ErrorRequestHandler {
   return (error: unknown, _request, response, next) => {
     if (response.headersSent) return next(error);
     const known =
       error instanceof KnownError
         ? error
-        : fromBodyParser(error as { type?: unknown; limit?: unknown });
+        : (fromBodyParser(error as object) ?? fromRequest(error as object));
     if (!known) logger.error({ err: error }, 'unknown error');
     sendProblem(
       response,

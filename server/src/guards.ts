@@ -47,6 +47,27 @@ export const demandJson: RequestHandler = (request, _response, next) => {
   next();
 };
 
+/** So many bodies are read and worked on at once; others wait: all at once would need the memory of all of them. */
+export function bodiesAtOnce(most: number): RequestHandler {
+  let busy = 0;
+  const waiting: (() => void)[] = [];
+  return (request, response, next) => {
+    if (request.method === 'GET' || request.method === 'HEAD') return next();
+    const begin = () => {
+      busy++;
+      response.once('close', () => {
+        busy--;
+        waiting.shift()?.();
+      });
+      // Who has gone while waiting is let go of.
+      if (response.closed) response.emit('close');
+      else next();
+    };
+    if (busy < most) begin();
+    else waiting.push(begin);
+  };
+}
+
 /** Everything is shipped with the app: nothing may be fetched from elsewhere. */
 export const securityHeaders: RequestHandler = helmet({
   contentSecurityPolicy: {

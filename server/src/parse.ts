@@ -5,7 +5,11 @@ import { KnownError } from './errors';
 export function demand<T>(read: Read<T>): T {
   if (read.kind === 'ok') return read.value;
   const [first] = read.problems;
-  throw new KnownError('invalid-request', first?.message ?? 'It could not be read.', {
-    problems: read.problems,
-  });
+  throw new KnownError(
+    read.isText ? 'text-not-kept' : 'invalid-request',
+    first?.message ?? 'It could not be read.',
+    {
+      problems: read.problems,
+    },
+  );
 }

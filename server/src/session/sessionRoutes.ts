@@ -42,6 +42,7 @@ export function sessionRoutes(gate: Gatekeeper | null): Router {
     limit: ATTEMPTS,
     standardHeaders: true,
     legacyHeaders: false,
+    skipSuccessfulRequests: true,
     handler: () => {
       throw new KnownError('too-many-attempts', `More than ${ATTEMPTS} attempts in 15 minutes.`);
     },

@@ -1,0 +1,13 @@
+import Joi from 'joi';
+
+/** Names of things that are kept, and their revisions. */
+
+/** In lower case, so that one rig has one name. */
+export const uuid = Joi.string().guid({ version: 'uuidv4' }).lowercase().required().messages({
+  'string.guid': '{{#label}} is “{{#value}}”; it must be a version 4 UUID',
+  'string.lowercase': '{{#label}} is “{{#value}}”; it must be in lower case',
+});
+
+/** Far below what a database counts to: there is always a next one. */
+export const MOST_REVISION = 1_000_000_000;
+export const revision = Joi.number().integer().min(1).max(MOST_REVISION).required();
