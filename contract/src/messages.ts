@@ -33,6 +33,8 @@ export interface RigListing {
   readonly name: string;
   readonly player: string;
   readonly note: string;
+  /** Why this version cannot read it; null where it can. */
+  readonly unreadable: string | null;
   readonly pedals: number;
   readonly cableM: number;
   /** Null where the rig is muted or silent. */

@@ -4,6 +4,7 @@ import { Router } from 'express';
 import type { Database, Queryable } from '../db/database';
 import { KnownError } from '../errors';
 import { demand } from '../parse';
+import { readOff } from '../rigs/listRig';
 import { listRigs } from '../rigs/rigStore';
 import { addGear, listGear, removeGear, updateItem } from './gearStore';
 
@@ -51,9 +52,11 @@ export function gearRoutes(db: Database): Router {
 
 async function listUses(db: Queryable): Promise<readonly RigUse[]> {
   const rigs = await listRigs(db);
-  return rigs.flatMap(({ id, rig }) =>
-    usesOfGear(rig).map((use) => ({ ...use, rigId: id, rigName: rig.texts.name })),
-  );
+  return rigs.flatMap(({ id, rig }) => {
+    const uses = readOff(rig, usesOfGear);
+    if ('unreadable' in uses) return [];
+    return uses.value.map((use) => ({ ...use, rigId: id, rigName: rig.texts.name }));
+  });
 }
 
 const noSuchItem = (id: string) =>

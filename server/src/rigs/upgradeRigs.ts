@@ -9,7 +9,8 @@ import type { Database } from '../db/database';
 export async function upgradeRigs(db: Database): Promise<number> {
   return db.transaction(async (tx) => {
     const rows = await tx.query<{ id: string; document: unknown }>(
-      `select id, document from rigs where (document ->> 'format')::integer < $1 for update`,
+      `select id, document from rigs where case when jsonb_typeof(document -> 'format') = 'number'
+                  then (document ->> 'format')::numeric < $1 else false end for update`,
       [RIG_FORMAT],
     );
     let upgraded = 0;

@@ -27,6 +27,7 @@ import { useSettings } from '../../app/useSettings';
 import { HatchPattern } from '../../ui/HatchPattern';
 import { sendLeftBehind } from '../editor';
 import { MiniRun } from './MiniRun';
+import { UnreadableRow } from './UnreadableRow';
 
 /** How often a server that does not answer is asked again. */
 const ASK_AGAIN_MS = 1500;
@@ -62,14 +63,18 @@ export function RigsPage() {
       {!rigs && !error && <Skeleton variant="rectangular" height={280} />}
       {rigs?.length === 0 && <NoRigs onAdd={(stage) => void addRig(stage)} />}
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-        {rigs?.map((rig) => (
-          <RigRow
-            key={rig.id}
-            rig={rig}
-            units={settings.units}
-            onDelete={() => void takeOff(rig)}
-          />
-        ))}
+        {rigs?.map((rig) =>
+          rig.unreadable === null ? (
+            <RigRow
+              key={rig.id}
+              rig={rig}
+              units={settings.units}
+              onDelete={() => void takeOff(rig)}
+            />
+          ) : (
+            <UnreadableRow key={rig.id} rig={rig} onDelete={() => void takeOff(rig)} />
+          ),
+        )}
       </Box>
     </Box>
   );
