@@ -11,3 +11,15 @@ export const uuid = Joi.string().guid({ version: 'uuidv4' }).lowercase().require
 /** Far below what a database counts to: there is always a next one. */
 export const MOST_REVISION = 1_000_000_000;
 export const revision = Joi.number().integer().min(1).max(MOST_REVISION).required();
+
+/** The first id that stands in a list twice. */
+export function repeated(ids: readonly string[]): string | null {
+  const seen = new Set<string>();
+  for (const id of ids) {
+    if (seen.has(id)) return id;
+    seen.add(id);
+  }
+  return null;
+}
+
+export const saidTwice = (id: string): string => `Id “${id}” stands there twice.`;

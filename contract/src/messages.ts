@@ -11,7 +11,7 @@ import Joi from 'joi';
 import type { ErrorCode } from './errorCatalogue';
 import { readWith, type Read, type ValueProblem } from './read';
 import { readItem } from './gearSchema';
-import { revision, uuid } from './ids';
+import { repeated, revision, saidTwice, uuid } from './ids';
 import { readRig } from './rigSchema';
 
 /** A rig as the server keeps it. */
@@ -154,6 +154,8 @@ export function readItems(value: unknown): Read<readonly GearItem[]> {
     }
     items.push(item.value);
   }
+  const twice = repeated(items.map(({ id }) => id));
+  if (twice) return { kind: 'refused', problems: [{ path: 'items', message: saidTwice(twice) }] };
   return { kind: 'ok', value: items };
 }
 

@@ -3,7 +3,7 @@ import Joi from 'joi';
 import { readItem } from './gearSchema';
 import { readWith, type Read, type ValueProblem } from './read';
 import { readRig } from './rigSchema';
-import { revision, uuid } from './ids';
+import { repeated, revision, saidTwice, uuid } from './ids';
 import type { Settings } from './settings';
 import { readSettings } from './settingsSchema';
 
@@ -116,9 +116,8 @@ export function readWorkspace(value: unknown): Read<Workspace> {
     if (item.kind === 'refused') problems.push(...under(`gear[${i}].item`, item.problems));
     else gear.push({ ...kept, item: item.value });
   }
-  const ids = gear.map(({ item }) => item.id);
-  const twice = ids.find((id, i) => ids.indexOf(id) !== i);
-  if (twice) problems.push({ path: 'gear', message: `Id “${twice}” stands there twice.` });
+  const twice = repeated(gear.map(({ item }) => item.id));
+  if (twice) problems.push({ path: 'gear', message: saidTwice(twice) });
   const settings = read.value.settings === null ? null : readSettings(read.value.settings);
   if (settings?.kind === 'refused') problems.push(...under('settings', settings.problems));
   if (problems.length > 0) return { kind: 'refused', problems: problems.slice(0, 20) };

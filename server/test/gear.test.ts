@@ -52,6 +52,20 @@ test('entries are added, changed from the revision they were seen at, and remove
     .send({ ids: ['one', 'reel'] })
     .expect(204);
   expect((await list()).map(({ item }) => item.id)).not.toContain('one');
+  // Added again it goes on from there: what was seen before is not saved over it.
+  await add(drive('one')).expect(201);
+  expect((await list()).find(({ item }) => item.id === 'one')!.revision).toBe(3);
+  for (const basedOn of [1, 2]) await expectProblem(put(basedOn, renamed), 409, 'gear-stale');
+});
+
+test('an id that stands in one import twice keeps it out', async () => {
+  const problem = await expectProblem(
+    add(drive('twin'), drive('other'), drive('twin', 'Second')),
+    400,
+    'invalid-request',
+  );
+  expect(problem.detail).toContain('“twin” stands there twice');
+  expect((await list()).map(({ item }) => item.id)).not.toContain('other');
 });
 
 test('all or none: one bad entry, or one that is there already, keeps the others out', async () => {
@@ -113,13 +127,21 @@ test('a workspace goes out, and comes back over what is there only when told to'
   );
   await add(drive('after-the-backup')).expect(201);
   await restore(true).expect(200);
-  expect((await request(app.url).get('/api/workspace').expect(200)).body).toEqual(workspace);
+  // All is as it was, under revisions that nobody has seen.
+  const now = (await request(app.url).get('/api/workspace').expect(200)).body as Workspace;
+  const { gear, ...rest } = workspace as Workspace;
+  expect(now).toMatchObject(rest);
+  expect(now.gear.map(({ item, place }) => [item, place])).toEqual(
+    gear.map(({ item, place }) => [item, place]),
+  );
+  now.gear.forEach(({ revision }, i) => expect(revision).toBeGreaterThan(gear[i]!.revision));
 });
 
 test('an import of ten thousand cables is one request', async () => {
   const items = Array.from({ length: 10_000 }, (_, i) =>
     gearItem(`cable-${i}`, 'cable', cableOfClass('low', 'l1', entered(3), `Cable ${i}`)),
   );
+  const before = (await list()).length;
   await add(...items).expect(201);
-  expect(await list()).toHaveLength(10_000 + 2);
+  expect(await list()).toHaveLength(before + 10_000);
 });

@@ -4,7 +4,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { DEFAULT_SETTINGS, readWorkspace, type Workspace } from '@gullwind/contract';
-import { newRig, withElectrical } from '@gullwind/core';
+import { newRig, withElectrical, type Rig } from '@gullwind/core';
 import fc from 'fast-check';
 import { randomItem } from '../../contract/test/randomGear';
 import { editOf, randomRig, recipe } from '../../core/test/rig/randomRig';
@@ -86,6 +86,26 @@ describe.each(all.map((engine) => [engine.name, engine] as const))(
       });
       expect(await findRig(other, id)).toBeNull();
       expect(await listRigs(other)).toEqual(await listRigs(db));
+    });
+
+    test('what was seen before a restore is not saved over what was put in its place', async () => {
+      const id = randomUUID();
+      const rig = newRig('seen');
+      await createRig(other, id, rig);
+      const backup = await findWorkspace(other);
+      const named = (name: string): Rig => ({ ...rig, texts: { ...rig.texts, name } });
+      expect(await updateRig(other, id, 1, named('later'))).toMatchObject({
+        saved: { revision: 2 },
+      });
+      for (const put of [backup, EMPTY, backup]) await restoreWorkspace(other, put, true);
+      const { revision } = (await findRig(other, id))!;
+      for (const basedOn of [1, 2, revision - 1])
+        expect(await updateRig(other, id, basedOn, named('over it'))).toMatchObject({
+          kind: 'stale',
+        });
+      expect(await updateRig(other, id, revision, named('after it'))).toMatchObject({
+        kind: 'saved',
+      });
     });
 
     test('a restore that fails half-way leaves everything as it was', async () => {

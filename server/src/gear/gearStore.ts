@@ -24,10 +24,11 @@ export async function addGear(
   items: readonly GearItem[],
 ): Promise<readonly string[]> {
   const rows = await db.query<{ id: string }>(
-    `insert into gear (id, kind, name, note, place, thing, qualities, retired)
+    `insert into gear (id, kind, name, note, place, thing, qualities, retired, revision)
      select item ->> 'id', item ->> 'kind', item -> 'thing' ->> 'name', item ->> 'note',
             (select coalesce(max(place), 0) from gear) + ordinality,
-            item -> 'thing', item -> 'qualities', (item ->> 'retired')::boolean
+            item -> 'thing', item -> 'qualities', (item ->> 'retired')::boolean,
+            coalesce((select revision from removed where id = item ->> 'id'), 0) + 1
      from jsonb_array_elements($1::jsonb) with ordinality as listed (item, ordinality)
      on conflict (id) do nothing returning id`,
     [JSON.stringify(items)],
@@ -76,6 +77,12 @@ export async function updateItem(
   });
 }
 
+/** Removes entries; their revisions are not used again. */
 export async function removeGear(db: Queryable, ids: readonly string[]): Promise<void> {
-  await db.query('delete from gear where id = any($1::text[])', [ids]);
+  await db.query(
+    `with gone as (delete from gear where id = any($1::text[]) returning id, revision)
+     insert into removed (id, revision) select id, revision from gone
+     on conflict (id) do update set revision = excluded.revision`,
+    [ids],
+  );
 }

@@ -66,15 +66,26 @@ export async function restoreWorkspace(
 ): Promise<Restored | null> {
   const restored = await db.transaction(async (tx) => {
     if (!overwrite && !(await isEmpty(tx))) return null;
+    const removed = await rememberRemoved(tx);
     for (const table of ['rig_revisions', 'rigs', 'gear', 'settings'])
       await tx.query(`delete from ${table}`);
-    await insertRigs(tx, workspace.rigs);
+    await insertRigs(
+      tx,
+      workspace.rigs.map((rig) => ({ ...rig, revision: removed.after(rig.id, rig.revision) })),
+    );
     await tx.query(
       `insert into gear (id, kind, name, note, place, thing, qualities, retired, revision)
        select item ->> 'id', item ->> 'kind', item -> 'thing' ->> 'name', item ->> 'note', place,
               item -> 'thing', item -> 'qualities', (item ->> 'retired')::boolean, revision
        from jsonb_to_recordset($1::jsonb) as kept (place integer, revision integer, item jsonb)`,
-      [JSON.stringify(workspace.gear)],
+      [
+        JSON.stringify(
+          workspace.gear.map((kept) => ({
+            ...kept,
+            revision: removed.after(kept.item.id, kept.revision),
+          })),
+        ),
+      ],
     );
     if (workspace.settings)
       await tx.query('insert into settings (document) values ($1::jsonb)', [
@@ -84,6 +95,24 @@ export async function restoreWorkspace(
   });
   if (restored) await upgradeRigs(db);
   return restored;
+}
+
+/** Remembers at which revision everything that is here is removed. */
+async function rememberRemoved(tx: Queryable) {
+  await tx.query(
+    `insert into removed (id, revision)
+     select id::text, revision from rigs union all select id, revision from gear
+     on conflict (id) do update set revision = greatest(removed.revision, excluded.revision)`,
+  );
+  const rows = await tx.query<{ id: string; revision: number }>('select id, revision from removed');
+  const seen = new Map(rows.map(({ id, revision }) => [id, revision]));
+  return {
+    /** A revision that nobody has seen: what was seen before is not saved over what is put in its place. */
+    after: (id: string, revision: number): number => {
+      const before = seen.get(id);
+      return before === undefined ? revision : Math.max(before, revision) + 1;
+    },
+  };
 }
 
 async function insertRigs(tx: Queryable, rigs: readonly KeptRig[]): Promise<void> {
