@@ -129,8 +129,16 @@ test('a workspace goes out, and comes back over what is there only when told to'
   await restore(true).expect(200);
   // All is as it was, under revisions that nobody has seen.
   const now = (await request(app.url).get('/api/workspace').expect(200)).body as Workspace;
-  const { gear, ...rest } = workspace as Workspace;
-  expect(now).toMatchObject(rest);
+  const { gear, rigs, settings } = workspace as Workspace;
+  expect(now.settings).toEqual(settings);
+  for (const [i, { revision, revisions, ...rig }] of rigs.entries()) {
+    expect(now.rigs[i]).toMatchObject(rig);
+    expect(now.rigs[i]!.revision).toBe(revision + 1);
+    expect(now.rigs[i]!.revisions.map((one) => one.revision)).toEqual([
+      ...revisions.map((one) => one.revision),
+      revision + 1,
+    ]);
+  }
   expect(now.gear.map(({ item, place }) => [item, place])).toEqual(
     gear.map(({ item, place }) => [item, place]),
   );

@@ -71,7 +71,7 @@ export async function restoreWorkspace(
       await tx.query(`delete from ${table}`);
     await insertRigs(
       tx,
-      workspace.rigs.map((rig) => ({ ...rig, revision: removed.after(rig.id, rig.revision) })),
+      workspace.rigs.map((rig) => atRevision(rig, removed.after(rig.id, rig.revision))),
     );
     await tx.query(
       `insert into gear (id, kind, name, note, place, thing, qualities, retired, revision)
@@ -113,6 +113,13 @@ async function rememberRemoved(tx: Queryable) {
       return before === undefined ? revision : Math.max(before, revision) + 1;
     },
   };
+}
+
+/** A rig under another revision, which is kept as one of its own. */
+function atRevision(rig: KeptRig, revision: number): KeptRig {
+  if (revision === rig.revision) return rig;
+  const { document, updatedAt: savedAt } = rig;
+  return { ...rig, revision, revisions: [...rig.revisions, { revision, savedAt, document }] };
 }
 
 async function insertRigs(tx: Queryable, rigs: readonly KeptRig[]): Promise<void> {
