@@ -1,6 +1,6 @@
 import { deviceOfClass, applyEdits, insertDevice, mainRow, newRig, type Rig } from '@gullwind/core';
 import { Key } from 'selenium-webdriver';
-import { PIT_BOARD, RICH_BOARD, TAVERN_BOARD } from '../src/page';
+import { PIT_BOARD, RICH_BOARD, STORM_BOARD, TAVERN_BOARD } from '../src/page';
 import { openWorld, type World } from '../src/world';
 
 /// From what a player says to a plan that is taken over.
@@ -165,6 +165,57 @@ describe('with demo data', () => {
     await page.open(`/rigs/${TAVERN_BOARD}/plans`);
     await page.find('[data-search="done"]');
     expect(await page.textOf('[data-testid="why"]')).toMatch(/It’s fine, leave it: \d\.\d\d dB/u);
+    expect(await page.textOf('[data-testid="first-step"]')).toBe('It’s fine, leave it.');
+    await page.click('nav a[href$="/path"]');
+    await page.eventually('the same in the headline', async () =>
+      (await page.textOf('[data-testid="sentence"]')).endsWith('It’s fine, leave it.'),
+    );
+  });
+
+  test('one first step: in the headline, the advice, the explanation and the plans; done where it is said', async () => {
+    const { page, driver } = world;
+    await page.open(`/rigs/${STORM_BOARD}/path`);
+    await page.lookAt('advice');
+    const first = await page.textOf('[data-testid="first-step"] p');
+    expect(first).toMatch(/^First step: /u);
+    const headline = await page.textOf('[data-testid="sentence"]');
+    expect(headline).toContain(first);
+    expect(headline).toContain('Warning: Eddy comes too late.');
+    // A warning stands on the Run and on the tab as well.
+    await page.find('[data-warned]');
+    await page.find('[data-testid="warnings"]');
+    const move = /^First step: (.)(.*?)\. /u.exec(first)!;
+    const said = `${move[1]!.toUpperCase()}${move[2]!}`;
+    await (await page.findText('button', 'Explain this rig')).click();
+    await page.eventually('an explanation', async () =>
+      (await page.textOf('[data-testid="explanation"]')).includes(said),
+    );
+    await (await page.findText('button', 'Close')).click();
+    await page.click('nav a[href$="/plans"]');
+    expect(await page.textOf('[data-testid="first-step"]')).toBe(first);
+    await page.find('[data-search="done"]');
+    // Sorted by effect, what is nearest to the goal comes first.
+    await page.chooseIn('Sort the plans', 'sorted by effect');
+    const goals = await Promise.all(
+      (await driver.findElements({ css: '[data-testid="proposal"] i' })).map((one) =>
+        one.getText(),
+      ),
+    );
+    expect(goals.map(Number)).toEqual(goals.map(Number).sort((a, b) => a - b));
+
+    await page.click('nav a[href$="/path"]');
+    const before = await page.trebleDb();
+    await page.lookAt('advice');
+    await page.click('[data-testid="first-step"] button');
+    await page.eventually('another first step', async () => {
+      const now = await page.textOf('[data-testid="sentence"]');
+      return /First step|fine, leave it|single change/u.test(now) && !now.includes(first);
+    });
+    await page.lookAt('now');
+    expect(await page.trebleDb()).toBeGreaterThan(before + 1);
+    await page.click('button[aria-label="Undo"]');
+    await page.eventually('as it was', async () => (await page.trebleDb()) === before);
+    await page.saved();
   });
 
   test('a long search is stopped half way: the best so far stays, and it can be looked for again', async () => {

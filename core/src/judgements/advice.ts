@@ -102,8 +102,8 @@ export function stepOf(
 }
 
 /**
- * It is fine where every state is, and nobody has anything to dismiss that warns or that the rig's own approach is
- * about.
+ * It is fine where every state is, nothing open warns, and what the rig's own approach is about is met or cannot be
+ * met better by any single change.
  *
  * @param dismissed keys
  */
@@ -111,7 +111,10 @@ export function heed({ step, judgements }: Advice, dismissed: readonly string[])
   const isDismissed = ({ key }: Judgement) => dismissed.includes(key);
   const open = judgements.filter((one) => !isDismissed(one));
   const warnings = open.filter(({ weight }) => weight === 'warning');
-  const isWanted = open.some(({ approaches }) => approaches !== 'every');
+  const isWanted = open.some(
+    ({ approaches, kind }) =>
+      approaches !== 'every' && (kind === 'resonance' || step?.kind !== 'leave'),
+  );
   const fine = warnings.length === 0 && !isWanted && open.some(({ kind }) => kind === 'fine');
   return {
     first: fine ? { kind: 'fine' } : step,

@@ -212,40 +212,6 @@ describe('what people do', () => {
     expect(applyEdits(start, removeDevice(start, tap)).electrical.destinations).toHaveLength(1);
   });
 
-  test('a splitter goes with its second amp, that amp’s loop, and what hangs in there', () => {
-    const bare = newRig('two amps');
-    const split = applyEdits(bare, insertDevice(bare, 0, deviceOfClass('bufferedSplitter', '')));
-    const second = split.electrical.destinations[1]!.id;
-    const looped = applyEdits(split, addAmpLoop(split, second));
-    const loop = looped.electrical.rows.at(-1)!.id;
-    const third = deviceOfClass('bufferedSplitter', '');
-    const full = applyEdits(looped, insertDevice(looped, 0, third, loop));
-    const result = applyEdit(full, removeDevice(full, mainRow(full).devices[0]!.id));
-    if (result.kind === 'refused') throw new Error(result.message);
-    expect(result.rig.electrical.rows.map(({ at }) => at.kind)).toEqual(['main']);
-    expect(result.rig.electrical.destinations).toHaveLength(1);
-    expect(applyEdits(result.rig, result.inverse)).toEqual(full);
-    // The first amp’s own loop stays.
-    const own = applyEdits(full, addAmpLoop(full, 'e1'));
-    const rest = applyEdits(own, removeDevice(own, mainRow(own).devices[0]!.id));
-    expect(rest.electrical.rows.map(({ at }) => at.kind)).toEqual(['main', 'ampLoop']);
-  });
-
-  test('an amp whose loop is wired cannot become something without one', () => {
-    const bare = newRig('looped');
-    const rig = applyEdits(bare, addAmpLoop(bare, 'e1'));
-    const mixer: Edit = {
-      kind: 'choose',
-      target: { of: 'destination', id: 'e1' },
-      field: 'kind',
-      to: 'mixer',
-    };
-    expect(applyEdit(rig, mixer)).toEqual({
-      kind: 'refused',
-      message: 'amp has no effects loop; only an amp has one.',
-    });
-  });
-
   test('loops come and go with their number, and what is in those that stay stays', () => {
     const device = findDevice(start, switcher)!;
     const first = start.electrical.rows[2]!.id;

@@ -87,7 +87,12 @@ function useProposals(rig: Rig, depth: 2 | 3, units: UnitSystem) {
   const first = advised && heed(advised.advice, rig.texts.dismissed).first;
   const isFine = first?.kind === 'fine';
   const front = frontOf(work.state);
-  const shown = useMemo(() => proposalsOf(front, { isFine }), [front, isFine]);
+  // Until it is known whether it is fine as it is, nothing is advised.
+  const isKnown = advised !== null;
+  const shown = useMemo(
+    () => (isKnown ? proposalsOf(front, { isFine }) : NO_PROPOSALS),
+    [front, isFine, isKnown],
+  );
   const isDone = work.state.kind === 'done' && shown.length > 0;
   const { work: drawing, unsure } = useUnsure(rig, isDone ? shown : null);
   const proposals = useMemo(
