@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { followNpm } from './lib/followNpm.mjs';
 import { ensureBuilt, ensurePackages, inProject, ROOT } from './lib/project.mjs';
 
 /**
@@ -15,12 +16,17 @@ ensureBuilt();
 const server = spawn(
   process.execPath,
   [inProject('server/dist/main.js'), ...(empty ? [] : ['--demo']), ...passed],
-  { cwd: ROOT, stdio: 'inherit' },
+  {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, GULLWIND_STARTER: String(process.pid) },
+  },
 );
 // Ctrl-C reaches the server as well; this process only waits for it to close its database.
-for (const signal of ['SIGINT', 'SIGTERM']) {
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
   process.on(signal, () => {
-    if (signal === 'SIGTERM') server.kill(signal);
+    if (signal !== 'SIGINT') server.kill(signal);
   });
 }
+followNpm(() => server.kill('SIGTERM'));
 server.on('exit', (code) => process.exit(code ?? 1));

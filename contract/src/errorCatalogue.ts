@@ -19,6 +19,7 @@ export const ERROR_CATALOGUE = {
   'body-too-large': { status: 413, title: 'The body is too large' },
   'not-json': { status: 415, title: 'The body must be sent as application/json' },
   'too-many-attempts': { status: 429, title: 'Too many attempts; wait a little' },
+  'database-away': { status: 503, title: 'The database does not answer' },
   internal: { status: 500, title: 'Something went wrong on the server' },
 } as const;
 

@@ -51,6 +51,23 @@ function fromBodyParser(error: { type?: unknown; limit?: unknown }): KnownError 
   }
 }
 
+/** Codes of a database that is not there, or is going: class 08 and 57P of SQL, and those of the network. */
+const AWAY = /^(08[0-9A-Z]{3}|57P0[1-5]|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT)$/u;
+const AWAY_WORDS = /connection terminated|client has encountered a connection error/iu;
+
+/** A database server that is started anew, or whose connection was lost. */
+function fromDatabase(error: { code?: unknown; message?: unknown }): KnownError | null {
+  const isAway =
+    (typeof error.code === 'string' && AWAY.test(error.code)) ||
+    (typeof error.message === 'string' && AWAY_WORDS.test(error.message));
+  return isAway
+    ? new KnownError(
+        'database-away',
+        'The database does not answer. Nothing was changed; ask again.',
+      )
+    : null;
+}
+
 /** What a request made go wrong on its way: a broken address, gzip that is none, a range that is not there. */
 function fromRequest(error: { status?: unknown; code?: unknown }): KnownError | null {
   if (typeof error.status === 'number' && error.status >= 400 && error.status < 500)
@@ -67,7 +84,9 @@ export function answerErrors(logger: Logger): ErrorRequestHandler {
     const known =
       error instanceof KnownError
         ? error
-        : (fromBodyParser(error as object) ?? fromRequest(error as object));
+        : (fromBodyParser(error as object) ??
+          fromRequest(error as object) ??
+          fromDatabase(error as object));
     if (!known) logger.error({ err: error }, 'unknown error');
     sendProblem(
       response,

@@ -24,18 +24,33 @@ async function main(): Promise<void> {
     paths,
     pino({ level: process.env.LOG_LEVEL ?? 'warn' }),
   );
-  console.log(`Gullwind is ready: ${server.address}`);
   let stopping = false;
-  for (const signal of ['SIGINT', 'SIGTERM'] as const) {
-    process.on(signal, () => {
-      if (stopping) return;
-      stopping = true;
-      server.stop().then(
-        () => process.exit(0),
-        (error: unknown) => fail(error),
-      );
-    });
-  }
+  const stop = () => {
+    // Asked twice it ends at once: what is acknowledged is on the disk.
+    if (stopping) process.exit(1);
+    stopping = true;
+    server.stop().then(
+      () => process.exit(0),
+      (error: unknown) => fail(error),
+    );
+  };
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, stop);
+  followStarter(stop);
+  console.log(`Gullwind is ready: ${server.address}`);
+}
+
+const LOOK_EVERY_MS = 500;
+
+/** Whoever started it, and says so, may be gone without a word: nothing is to hold port and lock after it. */
+function followStarter(stop: () => void): void {
+  const starter = Number(process.env.GULLWIND_STARTER);
+  if (!starter) return;
+  const timer = setInterval(() => {
+    if (process.ppid === starter) return;
+    clearInterval(timer);
+    stop();
+  }, LOOK_EVERY_MS);
+  timer.unref();
 }
 
 function fail(error: unknown): never {

@@ -26,6 +26,9 @@ export interface RunningServer {
   stop(): Promise<void>;
 }
 
+/** What is in flight when the server stops has so long to end. */
+const GRACE_MS = 2000;
+
 /**
  * Locks the data directory, listens, and opens the database; resolves when everything can be used.
  * The page is served from the moment of listening.
@@ -48,7 +51,10 @@ export async function startServer(
     stop: async () => {
       const closed = new Promise((resolve) => http.close(resolve));
       http.closeIdleConnections();
+      // Who sends nothing, or half of something, is not waited for.
+      const late = setTimeout(() => http.closeAllConnections(), GRACE_MS);
       await closed;
+      clearTimeout(late);
       await db.close();
       await lock?.release();
     },

@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { connect } from 'node:net';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ERROR_CATALOGUE, type StoredRig } from '@gullwind/contract';
@@ -76,15 +77,15 @@ test('what was acknowledged survives kill -9, several times over', async () => {
       rig = longer;
       revision = saved.body.revision;
     }
-    const destination = ended(child);
+    const over = ended(child);
     child.kill('SIGKILL');
-    await destination;
+    await over;
   }
   const { child, url } = await start(folder);
   expect(await (await fetch(`${url}/api/rigs/${id}`)).json()).toMatchObject({ revision: 16, rig });
-  const destination = ended(child);
+  const over = ended(child);
   child.kill('SIGTERM');
-  expect(await destination).toBe(0);
+  expect(await over).toBe(0);
 });
 
 test('a second process on the same directory is refused, and told who holds it', async () => {
@@ -93,12 +94,85 @@ test('a second process on the same directory is refused, and told who holds it',
   await expect(start(folder)).rejects.toThrow(
     new RegExp(`ended with 1: The data directory \\S+ is in use by process ${child.pid}\\.`, 'u'),
   );
-  const destination = ended(child);
+  const over = ended(child);
   child.kill('SIGTERM');
-  await destination;
+  await over;
   const again = await start(folder);
-  const over = ended(again.child);
+  const overAgain = ended(again.child);
   again.child.kill('SIGTERM');
+  await overAgain;
+});
+
+test('who sends nothing, half a head or half a body does not hold up the end', async () => {
+  const { child, url } = await start(temporaryFolder());
+  const { port } = new URL(url);
+  const halves = [
+    '',
+    'GET /api/rigs HTTP/1.1\r\nHost: ',
+    `POST /api/rigs HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nContent-Type: application/json\r\nContent-Length: 900\r\n\r\n{"id"`,
+  ];
+  for (const half of halves) {
+    const socket = connect(Number(port), '127.0.0.1');
+    socket.on('error', () => undefined);
+    await new Promise((resolve) => socket.write(half, resolve));
+  }
+  const over = ended(child);
+  child.kill('SIGTERM');
+  expect(await over).toBe(0);
+});
+
+test('asked twice it ends at once', async () => {
+  const { child, url } = await start(temporaryFolder());
+  const { port } = new URL(url);
+  const socket = connect(Number(port), '127.0.0.1');
+  socket.on('error', () => undefined);
+  await new Promise((resolve) => socket.write('GET ', resolve));
+  const over = ended(child);
+  child.kill('SIGTERM');
+  await new Promise((resolve) => setTimeout(resolve, 100));
+  child.kill('SIGTERM');
+  expect(await over).toBe(1);
+});
+
+test('a server whose starter is gone lets go of its directory', async () => {
+  const folder = temporaryFolder();
+  const starter = spawn(
+    process.execPath,
+    [
+      '-e',
+      `const { spawn } = require('node:child_process');
+       const env = { ...process.env, GULLWIND_STARTER: String(process.pid) };
+       spawn(process.execPath, ['--import', 'tsx', ${JSON.stringify(MAIN)}, '--port', '0', '--data', ${JSON.stringify(folder)}], { env, stdio: 'inherit' });
+       setInterval(() => undefined, 1000);`,
+    ],
+    { stdio: ['ignore', 'pipe', 'pipe'], cwd: PROJECT },
+  );
+  await new Promise<void>((resolve) =>
+    starter.stdout.on('data', (data: Buffer) => data.toString().includes('ready') && resolve()),
+  );
+  await expect(lockDirectory(folder)).rejects.toThrow(DirectoryInUse);
+  starter.kill('SIGKILL');
+  const isFree = async () => {
+    try {
+      await (await lockDirectory(folder)).release();
+      return true;
+    } catch {
+      return false;
+    }
+  };
+  while (!(await isFree())) await new Promise((resolve) => setTimeout(resolve, 200));
+});
+
+test('a first start that was cut off leaves nothing that the next one takes for a database', async () => {
+  const folder = temporaryFolder();
+  for (const name of ['store', 'store.new']) mkdirSync(join(folder, name), { recursive: true });
+  writeFileSync(join(folder, 'store.new', 'PG_VERSION'), '17\n');
+  writeFileSync(join(folder, 'store', 'half'), '');
+  const { child, url } = await start(folder);
+  expect(await (await fetch(`${url}/api/rigs`)).json()).toEqual([]);
+  expect(existsSync(join(folder, 'store.new'))).toBe(false);
+  const over = ended(child);
+  child.kill('SIGTERM');
   await over;
 });
 

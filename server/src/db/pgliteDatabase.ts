@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs';
-import { mkdir, readFile } from 'node:fs/promises';
+import { mkdir, readFile, rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { PGlite, types, type Transaction } from '@electric-sql/pglite';
 import type { Database, Queryable } from './database';
@@ -21,21 +21,36 @@ const START_PARAMETERS = [
 ];
 
 /**
- * Opens the embedded engine on a directory, which the caller holds the lock of. A new directory is
- * filled from a template where there is one, which is quicker than initialising it.
+ * Opens the embedded engine on a directory, which the caller holds the lock of. A new one is made beside it and
+ * moved there when it is whole: a start that was cut off leaves nothing that a later one would take for a database.
+ * It is filled from a template where there is one, which is quicker than initialising it.
  */
 export async function openPglite(directory: string, templatePath?: string): Promise<Database> {
-  await mkdir(directory, { recursive: true });
-  const isNew = !existsSync(join(directory, 'PG_VERSION'));
-  const template = isNew && templatePath && existsSync(templatePath) ? templatePath : undefined;
-  const engine = await PGlite.create({
+  if (!existsSync(join(directory, 'PG_VERSION'))) await makeWhole(directory, templatePath);
+  return new PgliteDatabase(await startEngine(directory));
+}
+
+async function makeWhole(directory: string, templatePath?: string): Promise<void> {
+  const beside = `${directory}.new`;
+  await rm(beside, { recursive: true, force: true });
+  await mkdir(beside, { recursive: true });
+  const template =
+    templatePath && existsSync(templatePath)
+      ? new Blob([new Uint8Array(await readFile(templatePath))])
+      : undefined;
+  const engine = await startEngine(beside, template);
+  await engine.close();
+  await rm(directory, { recursive: true, force: true });
+  await rename(beside, directory);
+}
+
+const startEngine = (directory: string, template?: Blob): Promise<PGlite> =>
+  PGlite.create({
     dataDir: directory,
     parsers: PARSERS,
     startParams: START_PARAMETERS,
-    ...(template ? { loadDataDir: new Blob([new Uint8Array(await readFile(template))]) } : {}),
+    ...(template && { loadDataDir: template }),
   });
-  return new PgliteDatabase(engine);
-}
 
 class PgliteDatabase implements Database {
   constructor(private readonly engine: PGlite) {}

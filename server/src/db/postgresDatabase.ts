@@ -22,7 +22,8 @@ export async function openPostgres(url: string): Promise<Database> {
   return new PostgresDatabase(pool);
 }
 
-class PostgresDatabase implements Database {
+/** @param pool shared by all requests; a connection that is lost is replaced by it */
+export class PostgresDatabase implements Database {
   constructor(private readonly pool: pg.Pool) {}
 
   query<Row>(sql: string, parameters: readonly unknown[] = []): Promise<readonly Row[]> {
@@ -31,6 +32,10 @@ class PostgresDatabase implements Database {
 
   async transaction<T>(work: (tx: Queryable) => Promise<T>): Promise<T> {
     const client = await this.pool.connect();
+    // A connection lost at work is told here as well as to who waits for an answer; unheard it would end the process.
+    let lost: Error | undefined;
+    const lose = (error: Error) => (lost = error);
+    client.on('error', lose);
     try {
       await client.query('begin');
       const result = await work({
@@ -39,10 +44,12 @@ class PostgresDatabase implements Database {
       await client.query('commit');
       return result;
     } catch (error) {
-      await client.query('rollback');
+      // What cannot be rolled back any more has ended with its connection.
+      await client.query('rollback').catch(lose);
       throw error;
     } finally {
-      client.release();
+      client.off('error', lose);
+      client.release(lost);
     }
   }
 

@@ -1,0 +1,57 @@
+import { EventEmitter } from 'node:events';
+import type pg from 'pg';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { pino } from 'pino';
+import request from 'supertest';
+import { createApp } from '../src/app';
+import type { Database } from '../src/db/database';
+import { PostgresDatabase } from '../src/db/postgresDatabase';
+import { expectProblem } from './support/expectProblem';
+
+/// A database server that is started anew, or lost, while requests are at work.
+
+const LOST = Object.assign(new Error('terminating connection'), { code: '57P01' });
+
+test('a connection lost in a transaction is told to who waits, thrown away, and ends nothing', async () => {
+  const released: unknown[] = [];
+  const client = Object.assign(new EventEmitter(), {
+    query: async (sql: string) => {
+      if (sql === 'begin') return { rows: [] };
+      client.emit('error', LOST);
+      throw LOST;
+    },
+    release: (error: unknown) => released.push(error),
+  });
+  const db = new PostgresDatabase({ connect: async () => client } as unknown as pg.Pool);
+  await expect(db.transaction((tx) => tx.query('select 1'))).rejects.toBe(LOST);
+  expect(released).toEqual([LOST]);
+  expect(client.listenerCount('error')).toBe(0);
+});
+
+test.each<[string, Error]>([
+  ['started anew', LOST],
+  ['not there', Object.assign(new Error('connect'), { code: 'ECONNREFUSED' })],
+  ['cut off', new Error('Connection terminated unexpectedly')],
+])('a database that is %s is answered with 503', async (_, error) => {
+  const db: Database = {
+    query: () => Promise.reject(error),
+    transaction: () => Promise.reject(error),
+    close: async () => undefined,
+  };
+  const http = createServer(
+    createApp({
+      host: '127.0.0.1',
+      logger: pino({ level: 'silent' }),
+      webFolder: null,
+      backend: Promise.resolve({ db, gate: null }),
+    }),
+  );
+  await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve));
+  try {
+    const url = `http://127.0.0.1:${(http.address() as AddressInfo).port}`;
+    await expectProblem(request(url).get('/api/rigs'), 503, 'database-away');
+  } finally {
+    await new Promise((resolve) => http.close(resolve));
+  }
+});
