@@ -6,7 +6,12 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ERROR_CATALOGUE, type StoredRig } from '@gullwind/contract';
 import { applyEdits, newRig, setCableLength, type Rig } from '@gullwind/core';
-import { DirectoryInUse, lockByFile, lockDirectory } from '../src/db/directoryLock';
+import {
+  DirectoryInUse,
+  lockByFile,
+  lockBySocketFile,
+  lockDirectory,
+} from '../src/db/directoryLock';
 import { readOptions } from '../src/options';
 import { temporaryFolder } from './support/databases';
 
@@ -184,6 +189,23 @@ test('the lock is let go of, and a link to the directory is the same directory',
   );
   await lock.release();
   await (await lockDirectory(folder)).release();
+});
+
+test('the lock is seen through the directory itself, and what a killed process leaves is taken over', async () => {
+  const folder = join(temporaryFolder(), 'x'.repeat(90), 'y'.repeat(90));
+  mkdirSync(folder, { recursive: true });
+  const lock = (await lockBySocketFile(folder))!;
+  await expect(lockBySocketFile(folder)).rejects.toThrow(`process ${process.pid}`);
+  await lock.release();
+  // Of a server that is killed the socket stays, and refuses.
+  const { child } = await start(folder);
+  await expect(lockBySocketFile(folder)).rejects.toThrow(`process ${child.pid}`);
+  const over = ended(child);
+  child.kill('SIGKILL');
+  await over;
+  expect(existsSync(join(folder, 'gullwind.sock'))).toBe(true);
+  await (await lockBySocketFile(folder))!.release();
+  expect(existsSync(join(folder, 'gullwind.sock'))).toBe(false);
 });
 
 test('where there are no abstract sockets, a file with the process id serves', async () => {
