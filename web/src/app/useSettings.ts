@@ -1,13 +1,20 @@
 import { DEFAULT_SETTINGS, type Settings } from '@gullwind/contract';
 import { useMediaQuery } from '@mui/material';
 import { useGetSettingsQuery, usePutSettingsMutation } from './api';
+import { sayFailure } from './failures';
 import type { ThemeMode } from './theme';
 
 /** The workshop's settings, the defaults until they have arrived, and how to change some of them. */
 export function useSettings(): readonly [Settings, (change: Partial<Settings>) => void] {
-  const { data = DEFAULT_SETTINGS } = useGetSettingsQuery();
+  const { data, refetch } = useGetSettingsQuery();
   const [put] = usePutSettingsMutation();
-  return [data, (change) => void put({ ...data, ...change })];
+  const change = async (some: Partial<Settings>) => {
+    // What has not arrived yet is not overwritten by defaults.
+    const known = data ?? (await refetch()).data;
+    if (known) await put({ ...known, ...some });
+    else sayFailure('The settings have not arrived yet. Nothing was changed; try again.');
+  };
+  return [data ?? DEFAULT_SETTINGS, (some) => void change(some)];
 }
 
 export function useThemeMode(): ThemeMode {

@@ -11,10 +11,11 @@ import {
   Typography,
 } from '@mui/material';
 import { useSnackbar } from 'notistack';
-import { useEffect, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { messageOf, useAddGearMutation, useRemoveGearMutation } from '../../app/api';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
+import { useLatest } from '../../workers/useLatest';
 import { filesWorker } from '../../workers/workers';
 import { ImportPreview } from './ImportPreview';
 
@@ -125,18 +126,24 @@ function useReport(
   kind: GearKind,
   from: Provenance,
 ): GearReport | null {
-  const [report, setReport] = useState<GearReport | null>(null);
-  useEffect(() => {
-    let isWanted = true;
-    void filesWorker()
-      .gear(table, { columns, kind, from })
-      .then((found) => isWanted && setReport(found));
-    return () => {
-      isWanted = false;
-    };
-  }, [table, columns, kind, from]);
-  return report;
+  const question = useMemo(
+    () => ({ table, reading: { columns, kind, from } }),
+    [table, columns, kind, from],
+  );
+  const answer = useLatest(question, askReport);
+  // What is added is what is shown: of another reading nothing is known yet.
+  return answer?.question === question ? answer.report : null;
 }
+
+interface ReportQuestion {
+  readonly table: Table;
+  readonly reading: Parameters<ReturnType<typeof filesWorker>['gear']>[1];
+}
+
+const askReport = async (question: ReportQuestion) => ({
+  question,
+  report: await filesWorker().gear(question.table, question.reading),
+});
 
 function useAdd(onClose: () => void) {
   const [post] = useAddGearMutation();

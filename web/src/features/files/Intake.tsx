@@ -8,7 +8,15 @@ import {
   Typography,
 } from '@mui/material';
 import { useSnackbar } from 'notistack';
-import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+} from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useNavigate } from 'react-router';
 import { messageOf, useCreateRigMutation, useDeleteRigMutation } from '../../app/api';
@@ -18,7 +26,12 @@ import { filesWorker } from '../../workers/workers';
 import { ImportGear } from './ImportGear';
 import { RestoreWorkspace } from './RestoreWorkspace';
 
-type Opened = { readonly name: string; readonly found: LookedAt } | null;
+type Opened = {
+  readonly name: string;
+  readonly found: LookedAt;
+  /** Tells one file from the next: each is looked at afresh. */
+  readonly at: number;
+} | null;
 
 const IntakeContext = createContext<(file: File) => void>(() => undefined);
 
@@ -28,12 +41,13 @@ export const useOpenFile = () => useContext(IntakeContext);
 /** The whole application as a place to drop files: gear lists, rigs, workspaces. */
 export function Intake({ children }: { readonly children: ReactNode }) {
   const [opened, setOpened] = useState<Opened>(null);
+  const openings = useRef(0);
   const addRig = useAddRig();
   const open = useCallback(
     async (file: File) => {
       const found = await lookAt(file);
       if (found.kind === 'rig') await addRig(found.rig);
-      else setOpened({ name: file.name, found });
+      else setOpened({ name: file.name, found, at: ++openings.current });
     },
     [addRig],
   );
@@ -57,7 +71,7 @@ export function Intake({ children }: { readonly children: ReactNode }) {
         {children}
         {isDragActive && <Catching />}
       </Box>
-      {opened && <OpenedFile {...opened} onClose={close} />}
+      {opened && <OpenedFile key={opened.at} {...opened} onClose={close} />}
     </IntakeContext>
   );
 }
