@@ -267,3 +267,20 @@ test('a 5 MB name is refused like any other that is too long', () => {
   expect(messages(report)).toEqual([expect.stringContaining('2: ')]);
   expect(report.items.map((item: GearItem) => item.thing.name)).toEqual(['Good']);
 });
+
+test('a file without a header keeps its first row', () => {
+  const read = readTable('Quay reel;cable;50 m;104\nTide reel;cable;20 m;85\n');
+  if (read.kind === 'refused') throw new Error(read.problems[0]!.message);
+  expect(read.value.header).toEqual(['column 1', 'column 2', 'column 3', 'column 4']);
+  expect(read.value.rows.map(({ row, cells }) => [row, cells[0]])).toEqual([
+    [1, 'Quay reel'],
+    [2, 'Tide reel'],
+  ]);
+  // Names that nobody knows are a header all the same.
+  for (const head of ['foo;bar', 'Name;C per m (1 kHz)'])
+    expect(readTable(`${head}\nQuay;50\n`)).toMatchObject({ value: { header: head.split(';') } });
+});
+
+test('a header of a hundred thousand spaces is none, at once', () => {
+  expect(guessColumn(`Length${' '.repeat(100_000)}(m`)).toEqual({ kind: 'ignore' });
+});

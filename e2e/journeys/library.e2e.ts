@@ -152,6 +152,24 @@ describe('with the demo workshop', () => {
     await page.find('[role="option"][aria-label*="Gristle"]');
   });
 
+  test('a second file over the open preview of a first one is looked at afresh', async () => {
+    await page.open('/gear');
+    await page.findText('p', 'Teal pit guitar');
+    await page.drop('first.csv', 'name;length (m)\nQuay reel;50\n');
+    await page.eventually('the first one', async () =>
+      (await page.textOf('#import-title')).includes('first.csv'),
+    );
+    await page.drop(
+      'second.csv',
+      'name;kind;length (m);capacitance per metre (pF/m);note\nTide reel;cable;20;85;new\nEbb reel;cable;30;90;\n',
+    );
+    await page.eventually('the second one', async () =>
+      (await page.textOf('#import-title')).includes('second.csv'),
+    );
+    await page.findText('button', 'Add all 2');
+    await (await page.findText('button', 'Leave it outside')).click();
+  });
+
   test('damaged files get a report; nothing comes in and the page goes on', async () => {
     await page.open('/gear');
     await page.findText('p', 'Teal pit guitar');

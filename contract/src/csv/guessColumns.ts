@@ -81,8 +81,12 @@ export const ALL_TARGETS: readonly ColumnTarget[] = [
 
 const UNIT_AT_END = /^(.*?)\s*(?:\(([^()]*)\)|\[([^[\]]*)\])\s*$/u;
 
+/** What is longer is no header that anybody wrote. */
+const LONGEST_HEADER = 200;
+
 /** What a header means, and the unit it names: "Length (ft)", "Capacitance [pF/m]", "Date". */
 export function guessColumn(header: string): ColumnTarget {
+  if (header.length > LONGEST_HEADER) return { kind: 'ignore' };
   const match = UNIT_AT_END.exec(header);
   const name = plain(match ? match[1]! : header);
   const unit = (match?.[2] ?? match?.[3] ?? '').trim();

@@ -30,14 +30,21 @@ const delimiterOf = (text: string): string =>
   Papa.parse(text.trimStart().split(/\r?\n/u, 1)[0]!, { delimitersToGuess: DELIMITERS }).meta
     .delimiter;
 
+/** A first row with a number in it, with or without a unit, is one like the others. */
+const isHeader = (cells: readonly string[]): boolean =>
+  !cells.some((cell) => /^\s*[-+]?\d+([.,]\d+)?\s*\D{0,6}$/u.test(cell));
+
 /** Reads CSV (RFC 4180) with commas, semicolons or tabs between its cells. */
 export function readTable(text: string): Read<Table> {
   const { data, errors } = Papa.parse<string[]>(text, { delimiter: delimiterOf(text) });
   const rows = data
     .map((cells, i) => ({ row: i + 1, cells }))
     .filter(({ cells }) => cells.some((cell) => cell.trim() !== ''));
-  const [head, ...rest] = rows;
-  if (!head) return refused('There is nothing in this file.');
+  const [first] = rows;
+  if (!first) return refused('There is nothing in this file.');
+  const [head, rest] = isHeader(first.cells)
+    ? [first.cells, rows.slice(1)]
+    : [first.cells.map((_, i) => `column ${i + 1}`), rows];
   if (rest.length === 0) return refused('There is a header and nothing below it.');
   if (rest.length > MOST_ROWS) {
     return refused(
@@ -54,7 +61,7 @@ export function readTable(text: string): Read<Table> {
         ]
       : [],
   );
-  const header = head.cells.map((cell) => cell.trim());
+  const header = head.map((cell) => cell.trim());
   const wide = rest.flatMap(({ row, cells }): RowProblem[] =>
     cells.length > header.length && cells.slice(header.length).some((cell) => cell.trim() !== '')
       ? [{ row, message: `${cells.length} cells under ${header.length} headers.` }]
