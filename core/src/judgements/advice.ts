@@ -112,8 +112,8 @@ export function heed({ step, judgements }: Advice, dismissed: readonly string[])
   const open = judgements.filter((one) => !isDismissed(one));
   const warnings = open.filter(({ weight }) => weight === 'warning');
   const isWanted = open.some(
-    ({ approaches, kind }) =>
-      approaches !== 'every' && (kind === 'resonance' || step?.kind !== 'leave'),
+    ({ approaches, kind, remedy }) =>
+      approaches !== 'every' && (kind === 'resonance' || remedy !== null),
   );
   const fine = warnings.length === 0 && !isWanted && open.some(({ kind }) => kind === 'fine');
   return {
