@@ -23,10 +23,13 @@ const server = spawn(
   },
 );
 // Ctrl-C reaches the server as well; this process only waits for it to close its database.
-for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
-  process.on(signal, () => {
-    if (signal !== 'SIGINT') server.kill(signal);
-  });
-}
-followNpm(() => server.kill('SIGTERM'));
+// It is asked once: asked twice it does not wait for anything.
+let isAsked = false;
+const askToStop = () => {
+  if (!isAsked) server.kill('SIGTERM');
+  isAsked = true;
+};
+process.on('SIGINT', () => (isAsked = true));
+for (const signal of ['SIGTERM', 'SIGHUP']) process.on(signal, askToStop);
+followNpm(askToStop);
 server.on('exit', (code) => process.exit(code ?? 1));

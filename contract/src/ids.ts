@@ -1,6 +1,6 @@
 import Joi from 'joi';
 
-/** Names of things that are kept, and their revisions. */
+/// Names of things that are kept, and their revisions.
 
 /** In lower case, so that one rig has one name. */
 export const uuid = Joi.string().guid({ version: 'uuidv4' }).lowercase().required().messages({

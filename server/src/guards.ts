@@ -51,20 +51,21 @@ export const demandJson: RequestHandler = (request, _response, next) => {
 export function bodiesAtOnce(most: number): RequestHandler {
   let busy = 0;
   const waiting: (() => void)[] = [];
+  const leave = () => {
+    busy--;
+    waiting.shift()?.();
+  };
   return (request, response, next) => {
     if (request.method === 'GET' || request.method === 'HEAD') return next();
-    const begin = () => {
+    const enter = () => {
       busy++;
-      response.once('close', () => {
-        busy--;
-        waiting.shift()?.();
-      });
       // Who has gone while waiting is let go of.
-      if (response.closed) response.emit('close');
-      else next();
+      if (response.closed) return leave();
+      response.once('close', leave);
+      next();
     };
-    if (busy < most) begin();
-    else waiting.push(begin);
+    if (busy < most) enter();
+    else waiting.push(enter);
   };
 }
 

@@ -26,15 +26,20 @@ async function main(): Promise<void> {
   );
   let stopping = false;
   const stop = () => {
-    // Asked twice it ends at once: what is acknowledged is on the disk.
-    if (stopping) process.exit(1);
+    if (stopping) return;
     stopping = true;
     server.stop().then(
       () => process.exit(0),
       (error: unknown) => fail(error),
     );
   };
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, stop);
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) {
+    process.on(signal, () => {
+      // Asked twice it ends at once: what is acknowledged is on the disk.
+      if (stopping) process.exit(1);
+      stop();
+    });
+  }
   followStarter(stop);
   console.log(`Gullwind is ready: ${server.address}`);
 }

@@ -1,6 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -176,6 +176,9 @@ test('a first start that was cut off leaves nothing that the next one takes for 
   const { child, url } = await start(folder);
   expect(await (await fetch(`${url}/api/rigs`)).json()).toEqual([]);
   expect(existsSync(join(folder, 'store.new'))).toBe(false);
+  // What lay there is put aside, not deleted.
+  const aside = readdirSync(folder).find((name) => name.startsWith('store.aside-'))!;
+  expect(readdirSync(join(folder, aside))).toEqual(['half']);
   const over = ended(child);
   child.kill('SIGTERM');
   await over;

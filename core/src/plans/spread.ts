@@ -3,8 +3,8 @@ import type { NodeMeter } from './nodeMeter';
 import { wireAt, type DriverLink, type Link, type OpenWay, type WireLink } from './openWay';
 import type { SectionNode } from './sectionTree';
 
-/** Groups of switches that act together, at most: each one doubles the work. */
-const MOST_LINKS = 6;
+/** Groups of switches that act together, at most: each one doubles the work. Further ones stay off. */
+const MOST_LINKS = 8;
 /** Sections that are told apart at most; beyond, switches between two wires stay off. */
 const MOST_SECTIONS = 20_000;
 
@@ -21,14 +21,16 @@ export function spreadOf(
   still: ReadonlyMap<string, boolean>,
   links: Electrical['links'],
 ): number {
-  const open = links
+  const groups = links
     .map((link) => link.filter((id) => !still.has(id)))
-    .filter((link) => link.length > 1)
-    .slice(0, MOST_LINKS);
+    .filter((link) => link.length > 1);
+  const open = groups.slice(0, MOST_LINKS);
+  const left = groups.slice(MOST_LINKS).flat();
+  const standing = new Map([...still, ...left.map((id) => [id, false] as const)]);
   const low = new Float64Array(places.length).fill(Infinity);
   const high = new Float64Array(places.length).fill(-Infinity);
   for (let bits = 0; bits < 2 ** open.length; bits++) {
-    const fixed = open.length === 0 ? still : withLinks(still, open, bits);
+    const fixed = open.length === 0 ? standing : withLinks(standing, open, bits);
     for (const [i, extremes] of new ExtremeWalk(meter, way, places, fixed).run().entries()) {
       low[i] = Math.min(low[i]!, extremes.lowest);
       high[i] = Math.max(high[i]!, extremes.highest);

@@ -40,7 +40,8 @@ async function makeWhole(directory: string, templatePath?: string): Promise<void
       : undefined;
   const engine = await startEngine(beside, template);
   await engine.close();
-  await rm(directory, { recursive: true, force: true });
+  // What lies there and is no database is not known to be worthless: it is put aside, not deleted.
+  if (existsSync(directory)) await rename(directory, `${directory}.aside-${Date.now()}`);
   await rename(beside, directory);
 }
 
