@@ -21,6 +21,7 @@ export {
   readSignIn,
   readUpdateItem,
   readUpdateRig,
+  readUpdateState,
 } from './messages';
 export type {
   CreateRig,
@@ -33,7 +34,10 @@ export type {
   SessionState,
   StoredItem,
   StoredRig,
+  UpdatedRig,
   UpdateItem,
+  UpdateRig,
+  UpdateState,
 } from './messages';
 export type { Read, ValueProblem } from './read';
 export { readRig } from './rigSchema';

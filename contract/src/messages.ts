@@ -5,6 +5,7 @@ import type {
   Rig,
   RunPoint,
   SectionSummary,
+  SwitchState,
   Verdict,
 } from '@gullwind/core';
 import Joi from 'joi';
@@ -12,7 +13,7 @@ import type { ErrorCode } from './errorCatalogue';
 import { readWith, type Read, type ValueProblem } from './read';
 import { readItem } from './gearSchema';
 import { repeated, revision, saidTwice, uuid } from './ids';
-import { readRig } from './rigSchema';
+import { readRig, stateSchema } from './rigSchema';
 
 /** A rig as the server keeps it. */
 export interface StoredRig {
@@ -24,6 +25,11 @@ export interface StoredRig {
 
 /** What a save answers: the rig itself is what was sent. */
 export type SavedRig = Pick<StoredRig, 'id' | 'revision' | 'updatedAt'>;
+
+/** A save answers with the foot-switches as they stand now: another hand may have been at them meanwhile. */
+export interface UpdatedRig extends SavedRig {
+  readonly state: SwitchState;
+}
 
 /** A rig as the list shows it, with enough to draw its way in small. */
 export interface RigListing {
@@ -100,12 +106,26 @@ export interface UpdateRig {
   /** The revision the rig was edited from. */
   readonly basedOn: number;
   readonly rig: Rig;
+  /** The foot-switches as they were when the server last told; without it those of the rig stand. */
+  readonly stateFrom?: SwitchState;
+}
+
+/** Foot-switches alone: no revision, no conflict. */
+export interface UpdateState {
+  /** As they were when the server last told. */
+  readonly from: SwitchState;
+  readonly state: SwitchState;
 }
 
 const createShape = Joi.object({ id: uuid, rig: Joi.any().required() }).required();
 const updateShape = Joi.object({
   basedOn: revision,
   rig: Joi.any().required(),
+  stateFrom: stateSchema.optional(),
+}).required();
+const stateShape: Joi.ObjectSchema<UpdateState> = Joi.object({
+  from: stateSchema,
+  state: stateSchema,
 }).required();
 const signInShape: Joi.ObjectSchema<{ passphrase: string }> = Joi.object({
   passphrase: Joi.string().max(1000).required(),
@@ -115,6 +135,7 @@ export const readCreateRig = (value: unknown): Read<CreateRig> =>
   readWithRig<CreateRig>(createShape, value);
 export const readUpdateRig = (value: unknown): Read<UpdateRig> =>
   readWithRig<UpdateRig>(updateShape, value);
+export const readUpdateState = (value: unknown): Read<UpdateState> => readWith(stateShape, value);
 export const readSignIn = (value: unknown): Read<{ passphrase: string }> =>
   readWith(signInShape, value);
 export const readRigId = (value: unknown): Read<string> =>

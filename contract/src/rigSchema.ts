@@ -81,7 +81,7 @@ const row: Joi.ObjectSchema<Row> = closed({
   cables: list(cableSchema.allow(null)),
 });
 
-const state: Joi.ObjectSchema<SwitchState> = closed({
+export const stateSchema: Joi.ObjectSchema<SwitchState> = closed({
   positions: Joi.object().pattern(switchId, Joi.boolean()).required(),
   playing: id.allow(null),
   unpowered: list(id),
@@ -121,7 +121,7 @@ const electrical: Joi.ObjectSchema<Electrical> = closed({
   ownDestination: destinationSchema.allow(null),
   reference: referenceSchema,
   approach: closed({ kind: oneOf(CHOICE_RULES.approach.kind), wantedHz: sourced }),
-  scenes: list(closed({ id, name, state })),
+  scenes: list(closed({ id, name, state: stateSchema })),
   places: list(playedAt),
   links: list(Joi.array().items(switchId).max(20)),
 });
@@ -154,7 +154,7 @@ const texts: Joi.ObjectSchema<Texts> = closed({
 
 const parts = {
   electrical,
-  state,
+  state: stateSchema,
   layout,
   power,
   build: closed({ made: list(id) }),

@@ -116,6 +116,51 @@ test('a second window of the same rig is told and shows the newest; undo brings 
   await page.saved();
 });
 
+test('what was done can be undone in the next stage at once, and after a reload', async () => {
+  await page.open(PATH);
+  await setCableIn('7 m');
+  await setCableIn('8 m');
+  // To the brief and back before the hand has rested.
+  await page.click('a[href$="/brief"]');
+  await page.click('a[href$="/path"]');
+  await cableInIs('8\u00a0m');
+  await page.click('button[aria-label="Undo"]');
+  await cableInIs('7\u00a0m');
+  await page.saved();
+  await driver.navigate().refresh();
+  await cableInIs('7\u00a0m');
+  await page.click('button[aria-label="Undo"]');
+  await cableInIs('6\u00a0m');
+  await page.click('button[aria-label="Redo"]');
+  await page.click('button[aria-label="Redo"]');
+  await cableInIs('8\u00a0m');
+  await page.saved();
+});
+
+test('foot-switches that another bench was at stay as that bench put them, without a question', async () => {
+  await page.open(PATH);
+  await page.trebleDb();
+  const address = `${world.server.address}api/rigs/${PIT_BOARD}`;
+  const kept = async () =>
+    (await (await fetch(address)).json()) as {
+      revision: number;
+      rig: { state: { positions: Record<string, boolean> } };
+    };
+  const from = (await kept()).rig.state;
+  const state = { ...from, positions: { ...from.positions, d3: true } };
+  const answer = await fetch(`${address}/state`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ from, state }),
+  });
+  expect(answer.status).toBe(200);
+  await setCableIn('7 m');
+  await page.saved();
+  expect(await kept()).toMatchObject({ revision: 2, rig: { state: { positions: { d3: true } } } });
+  // It is shown here as well.
+  await page.find('[data-switch="d3"][data-on="true"]');
+});
+
 describe('both windows changed the rig while one was off the network', () => {
   beforeEach(async () => {
     await page.open(PATH);

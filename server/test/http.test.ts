@@ -44,8 +44,13 @@ test('a rig is made, read, changed, listed, taken off and put back', async () =>
     .put(`/api/rigs/${id}`)
     .send({ basedOn: 1, rig: longer })
     .expect(200);
-  // A save answers with its revision only: the rig is what was sent.
-  expect(Object.keys(saved.body as object).sort()).toEqual(['id', 'revision', 'updatedAt']);
+  // A save answers with its revision and the foot-switches: the rig is what was sent.
+  expect(Object.keys(saved.body as object).sort()).toEqual([
+    'id',
+    'revision',
+    'state',
+    'updatedAt',
+  ]);
   expect(saved.body).toMatchObject({ id, revision: 2 });
   expect((await request(app.url).get(`/api/rigs/${id}`)).body).toMatchObject({ rig: longer });
   const list = (await request(app.url).get('/api/rigs').expect(200)).body as RigListing[];

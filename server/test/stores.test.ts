@@ -7,6 +7,7 @@ import {
   newRig,
   RIG_FORMAT,
   setCableLength,
+  type Edit,
   type Rig,
 } from '@gullwind/core';
 import type { Database } from '../src/db/database';
@@ -21,6 +22,7 @@ import {
   listRigs,
   setRigDeleted,
   updateRig,
+  updateState,
 } from '../src/rigs/rigStore';
 import { upgradeRigs } from '../src/rigs/upgradeRigs';
 import { findSettings, putSettings } from '../src/settings/settingsStore';
@@ -43,6 +45,12 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
   });
 
   const rig = newRig('Pit “board”; drop table rigs; --');
+  const switchable = (id: string): Edit => ({
+    kind: 'choose',
+    target: { of: 'device', id },
+    field: 'bypass',
+    to: 'true',
+  });
   const create = async () => {
     const id = randomUUID();
     await createRig(db, id, rig);
@@ -79,11 +87,13 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
   test('each change is the next revision, and every revision stays', async () => {
     const id = await create();
     const longer = applyEdits(rig, setCableLength('l1', 9));
-    expect(await updateRig(db, id, 1, longer)).toMatchObject({
+    expect(await updateRig(db, id, { basedOn: 1, rig: longer })).toMatchObject({
       kind: 'saved',
       saved: { revision: 2 },
     });
-    expect(await updateRig(db, id, 2, applyEdits(longer, insertBuffer(longer, 0)))).toMatchObject({
+    expect(
+      await updateRig(db, id, { basedOn: 2, rig: applyEdits(longer, insertBuffer(longer, 0)) }),
+    ).toMatchObject({
       saved: { revision: 3 },
     });
     expect((await listRevisions(db, id)).map(({ revision }) => revision)).toEqual([3, 2, 1]);
@@ -96,16 +106,10 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
 
   test('switch positions alone are kept without a revision', async () => {
     const id = await create();
-    const buffered = applyEdits(rig, insertBuffer(rig, 0));
-    const pedal = applyEdits(buffered, {
-      kind: 'choose',
-      target: { of: 'device', id: 'd1' },
-      field: 'bypass',
-      to: 'true',
-    });
-    await updateRig(db, id, 1, pedal);
+    const pedal = applyEdits(rig, insertBuffer(rig, 0), switchable('d1'));
+    await updateRig(db, id, { basedOn: 1, rig: pedal });
     const on = applyEdits(pedal, { kind: 'switch', positions: { d1: true } });
-    expect(await updateRig(db, id, 2, on)).toMatchObject({
+    expect(await updateRig(db, id, { basedOn: 2, rig: on })).toMatchObject({
       kind: 'saved',
       saved: { revision: 2 },
     });
@@ -113,21 +117,56 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
     expect(await listRevisions(db, id)).toHaveLength(2);
   });
 
+  test('a foot-switch toggled by one hand is not lost by what another saves', async () => {
+    const id = await create();
+    const board = applyEdits(rig, insertBuffer(rig, 0), switchable('d1'));
+    const two = applyEdits(board, insertBuffer(board, 0), switchable('d2'));
+    await updateRig(db, id, { basedOn: 1, rig: two });
+    const from = two.state;
+    const on = { ...from, positions: { d1: true } };
+    expect(await updateState(db, id, { from, state: on })).toMatchObject({
+      revision: 2,
+      state: on,
+    });
+    // Another window knows nothing of it, switches the other pedal, and moves a cable.
+    const theirs = applyEdits(
+      two,
+      { kind: 'switch', positions: { d2: true } },
+      setCableLength('l1', 9),
+    );
+    const both = { ...on, positions: { d1: true, d2: true } };
+    expect(await updateRig(db, id, { basedOn: 2, rig: theirs, stateFrom: from })).toMatchObject({
+      saved: { revision: 3, state: both },
+    });
+    // The first goes on from what it knew: no conflict, and what it did not touch stays.
+    expect(
+      await updateState(db, id, { from: on, state: { ...on, unpowered: ['d1', 'd9'] } }),
+    ).toMatchObject({ revision: 3, state: { ...both, unpowered: ['d1'] } });
+    expect(await findRig(db, id)).toMatchObject({
+      revision: 3,
+      rig: { ...theirs, state: { ...both, unpowered: ['d1'] } },
+    });
+    expect(await updateState(db, randomUUID(), { from, state: on })).toBeNull();
+  });
+
   test('a stale change is refused with what is there, and changes nothing', async () => {
     const id = await create();
     const theirs = applyEdits(rig, setCableLength('l1', 9));
-    await updateRig(db, id, 1, theirs);
-    const result = await updateRig(db, id, 1, applyEdits(rig, setCableLength('l1', 2)));
+    await updateRig(db, id, { basedOn: 1, rig: theirs });
+    const result = await updateRig(db, id, {
+      basedOn: 1,
+      rig: applyEdits(rig, setCableLength('l1', 2)),
+    });
     expect(result).toMatchObject({ kind: 'stale', theirs: { revision: 2, rig: theirs } });
     expect(await findRig(db, id)).toMatchObject({ revision: 2, rig: theirs });
-    expect(await updateRig(db, randomUUID(), 1, rig)).toEqual({ kind: 'notFound' });
+    expect(await updateRig(db, randomUUID(), { basedOn: 1, rig })).toEqual({ kind: 'notFound' });
   });
 
   test('a save sent twice, because its answer was lost, is one revision', async () => {
     const id = await create();
     const longer = applyEdits(rig, setCableLength('l1', 9));
-    await updateRig(db, id, 1, longer);
-    expect(await updateRig(db, id, 1, longer)).toMatchObject({
+    await updateRig(db, id, { basedOn: 1, rig: longer });
+    expect(await updateRig(db, id, { basedOn: 1, rig: longer })).toMatchObject({
       kind: 'saved',
       saved: { revision: 2 },
     });
@@ -138,7 +177,7 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
     const id = await create();
     const results = await Promise.all(
       [4, 5, 7, 8].map((lengthM) =>
-        updateRig(db, id, 1, applyEdits(rig, setCableLength('l1', lengthM))),
+        updateRig(db, id, { basedOn: 1, rig: applyEdits(rig, setCableLength('l1', lengthM)) }),
       ),
     );
     expect(results.map(({ kind }) => kind).sort()).toEqual(['saved', 'stale', 'stale', 'stale']);
@@ -151,7 +190,7 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
     expect(await setRigDeleted(db, id, true)).toBe(false);
     expect(await findRig(db, id)).toBeNull();
     expect((await listRigs(db)).map((listed) => listed.id)).not.toContain(id);
-    expect(await updateRig(db, id, 1, rig)).toEqual({ kind: 'notFound' });
+    expect(await updateRig(db, id, { basedOn: 1, rig })).toEqual({ kind: 'notFound' });
     expect(await setRigDeleted(db, id, false)).toBe(true);
     expect(await findRig(db, id)).toMatchObject({ rig });
   });
@@ -196,7 +235,7 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
       rigs.filter(({ rig: { texts } }) => texts.name === 'Pit board'),
     );
     const renamed = { ...first!.rig, texts: { ...first!.rig.texts, name: 'Mine now' } };
-    await updateRig(db, first!.id, 1, renamed);
+    await updateRig(db, first!.id, { basedOn: 1, rig: renamed });
     await seedDemo(db);
     expect(await findRig(db, first!.id)).toMatchObject({ rig: renamed });
     expect(await listGear(db)).toHaveLength(DEMO_GEAR.length);

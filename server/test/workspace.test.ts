@@ -53,7 +53,7 @@ describe.each(all.map((engine) => [engine.name, engine] as const))(
                 const edited = applyEdit(now, editOf(now, step));
                 if (edited.kind === 'refused') continue;
                 now = edited.rig;
-                const result = await updateRig(db, id, revision, now);
+                const result = await updateRig(db, id, { basedOn: revision, rig: now });
                 if (result.kind !== 'saved') throw new Error(result.kind);
                 ({ revision } = result.saved);
               }
@@ -94,16 +94,18 @@ describe.each(all.map((engine) => [engine.name, engine] as const))(
       await createRig(other, id, rig);
       const backup = await findWorkspace(other);
       const named = (name: string): Rig => ({ ...rig, texts: { ...rig.texts, name } });
-      expect(await updateRig(other, id, 1, named('later'))).toMatchObject({
+      expect(await updateRig(other, id, { basedOn: 1, rig: named('later') })).toMatchObject({
         saved: { revision: 2 },
       });
       for (const put of [backup, EMPTY, backup]) await restoreWorkspace(other, put, true);
       const { revision } = (await findRig(other, id))!;
       for (const basedOn of [1, 2, revision - 1])
-        expect(await updateRig(other, id, basedOn, named('over it'))).toMatchObject({
+        expect(await updateRig(other, id, { basedOn, rig: named('over it') })).toMatchObject({
           kind: 'stale',
         });
-      expect(await updateRig(other, id, revision, named('after it'))).toMatchObject({
+      expect(
+        await updateRig(other, id, { basedOn: revision, rig: named('after it') }),
+      ).toMatchObject({
         kind: 'saved',
       });
     });

@@ -6,7 +6,12 @@ import type { KeptEdits } from '../src/app/browserStore';
 let openDB = jest.fn<() => Promise<unknown>>();
 jest.unstable_mockModule('idb', () => ({ openDB: () => openDB() }));
 
-const EDITS: KeptEdits<unknown> = { rigId: 'rig', windowId: 'w', rig: { of: 1 }, basedOn: 3 };
+const EDITS: KeptEdits<unknown, unknown> = {
+  rigId: 'rig',
+  windowId: 'w',
+  rig: { of: 1 },
+  basedOn: 3,
+};
 
 async function fresh() {
   jest.resetModules();
@@ -20,7 +25,7 @@ test('with a store: kept, found, forgotten, and nothing said', async () => {
   const inside = new Map<string, unknown>();
   openDB = jest.fn(() =>
     Promise.resolve({
-      put: (_: string, edits: KeptEdits<unknown>) => {
+      put: (_: string, edits: KeptEdits<unknown, unknown>) => {
         inside.set(`${edits.rigId} ${edits.windowId}`, edits);
         return Promise.resolve();
       },

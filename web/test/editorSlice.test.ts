@@ -24,10 +24,11 @@ const reduce = (
 ): EditorState => actions.reduce(editorSlice.reducer, state);
 
 const rig = newRig('board');
+const NONE = { past: [], future: [] };
 const opened = (mine: Rig | null = null, basedOn = 1, revision = 1): EditorState =>
   reduce(
     editorSlice.getInitialState(),
-    editorActions.rigOpened({ stored: stored(rig, revision), mine, basedOn }),
+    editorActions.rigOpened({ stored: stored(rig, revision), mine, basedOn, history: NONE }),
   );
 const openOf = (state: EditorState): OpenRig => state.open!;
 const length = (state: EditorState) => mainRow(openOf(state).rig).cables[0]!.lengthM.value;
@@ -97,7 +98,7 @@ describe('saving', () => {
     const saved = reduce(
       edited,
       editorActions.saveStarted(),
-      editorActions.saveAcknowledged({ sent: openOf(edited).rig, revision: 2 }),
+      editorActions.saveAcknowledged({ sent: openOf(edited).rig, revision: 2, state: rig.state }),
     );
     expect(openOf(saved)).toMatchObject({ save: { kind: 'saved' }, basedOn: 2 });
     expect(hasUnsaved(openOf(saved))).toBe(false);
@@ -106,7 +107,11 @@ describe('saving', () => {
   test('an edit made while a save is on its way waits for the next one', () => {
     const sending = reduce(opened(), longer, editorActions.saveStarted());
     const sent = openOf(sending).rig;
-    const state = reduce(sending, longest, editorActions.saveAcknowledged({ sent, revision: 2 }));
+    const state = reduce(
+      sending,
+      longest,
+      editorActions.saveAcknowledged({ sent, revision: 2, state: rig.state }),
+    );
     expect(openOf(state)).toMatchObject({
       save: { kind: 'waiting' },
       basedOn: 2,
@@ -162,16 +167,46 @@ describe('changes from elsewhere', () => {
     });
   });
 
-  test('opening what is open already keeps its history', () => {
-    const state = reduce(
-      opened(),
-      longer,
-      editorActions.saveAcknowledged({ sent: rig, revision: 1 }),
+  test('foot-switches that another hand was at meanwhile come with the answer', () => {
+    const sending = reduce(opened(), longer, editorActions.saveStarted());
+    const { rig: sent } = openOf(sending);
+    const state = { ...sent.state, playing: null };
+    const quiet = reduce(sending, editorActions.saveAcknowledged({ sent, revision: 2, state }));
+    expect(openOf(quiet)).toMatchObject({ save: { kind: 'saved' }, rig: { ...sent, state } });
+    expect(hasUnsaved(openOf(quiet))).toBe(false);
+    // What was edited meanwhile stays, with them.
+    const busy = reduce(
+      sending,
+      longest,
+      editorActions.saveAcknowledged({ sent, revision: 2, state }),
     );
+    expect(openOf(busy)).toMatchObject({ save: { kind: 'waiting' }, rig: { state } });
+    expect(hasUnsaved(openOf(busy))).toBe(true);
+    const arrived = openOf(reduce(opened(), editorActions.switchesArrived(state)));
+    expect(arrived.rig).toEqual({ ...rig, state });
+    expect(hasUnsaved(arrived)).toBe(false);
+  });
+
+  test('what could be undone before a reload can be undone after it', () => {
+    const before = openOf(reduce(opened(), longer, longest, editorActions.undone()));
+    const { past, future } = before;
     const again = reduce(
-      state,
-      editorActions.rigOpened({ stored: stored(rig), mine: null, basedOn: 1 }),
+      { open: null, refusal: null },
+      editorActions.rigOpened({
+        stored: stored(before.rig),
+        mine: null,
+        basedOn: 1,
+        history: { past, future },
+      }),
     );
-    expect(again).toBe(state);
+    expect(openOf(reduce(again, editorActions.undone())).rig).toEqual(rig);
+    expect(openOf(reduce(again, editorActions.redone())).rig).toEqual(
+      openOf(reduce(opened(), longer, longest)).rig,
+    );
+  });
+
+  test('a rig that was taken off the list is closed, another stays', () => {
+    expect(reduce(opened(), editorActions.rigRemoved('other')).open).not.toBeNull();
+    expect(reduce(opened(), editorActions.rigRemoved(openOf(opened()).id)).open).toBeNull();
   });
 });

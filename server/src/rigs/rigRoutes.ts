@@ -1,10 +1,18 @@
-import { readCreateRig, readRigId, readUpdateRig } from '@gullwind/contract';
+import { readCreateRig, readRigId, readUpdateRig, readUpdateState } from '@gullwind/contract';
 import { Router, type Request } from 'express';
 import type { Database } from '../db/database';
 import { KnownError } from '../errors';
 import { demand } from '../parse';
 import { listRig } from './listRig';
-import { createRig, findRig, listRevisions, listRigs, setRigDeleted, updateRig } from './rigStore';
+import {
+  createRig,
+  findRig,
+  listRevisions,
+  listRigs,
+  setRigDeleted,
+  updateRig,
+  updateState,
+} from './rigStore';
 
 const idOf = (request: Request): string => demand(readRigId(request.params.id));
 
@@ -32,11 +40,18 @@ export function rigRoutes(db: Database): Router {
 
   router.put('/:id', async (request, response) => {
     const id = idOf(request);
-    const { basedOn, rig } = demand(readUpdateRig(request.body));
-    const result = await updateRig(db, id, basedOn, rig);
+    const update = demand(readUpdateRig(request.body));
+    const result = await updateRig(db, id, update);
     if (result.kind === 'notFound') throw noSuchRig(id);
-    if (result.kind === 'stale') throw stale(basedOn, result.theirs, rig);
+    if (result.kind === 'stale') throw stale(update.basedOn, result.theirs, update.rig);
     response.json(result.saved);
+  });
+
+  router.put('/:id/state', async (request, response) => {
+    const id = idOf(request);
+    const saved = await updateState(db, id, demand(readUpdateState(request.body)));
+    if (!saved) throw noSuchRig(id);
+    response.json(saved);
   });
 
   router.delete('/:id', async (request, response) => {

@@ -1,5 +1,12 @@
-import type { RevisionListing, SavedRig, StoredRig } from '@gullwind/contract';
-import type { Rig } from '@gullwind/core';
+import type {
+  RevisionListing,
+  SavedRig,
+  StoredRig,
+  UpdatedRig,
+  UpdateRig,
+  UpdateState,
+} from '@gullwind/contract';
+import { isSameState, mergeState, RIG_FORMAT, type Rig, type SwitchState } from '@gullwind/core';
 import type { Database, Queryable } from '../db/database';
 
 interface SavedRow {
@@ -53,33 +60,72 @@ export async function createRig(db: Database, id: string, rig: Rig): Promise<Sav
 }
 
 export type UpdateResult =
-  | { readonly kind: 'saved'; readonly saved: SavedRig }
+  | { readonly kind: 'saved'; readonly saved: UpdatedRig }
   | { readonly kind: 'stale'; readonly theirs: StoredRig }
   | { readonly kind: 'notFound' };
 
 /**
- * Saves a rig that was edited from revision `basedOn`. One that differs in foot-switch positions alone
- * keeps its revision number; any other change makes the next revision. A rig equal to what is kept is
- * accepted whatever it was based on, so that a save whose answer was lost can be sent again.
+ * Saves a rig that was edited from revision `basedOn`, with the foot-switches that were changed since `stateFrom`:
+ * those that another hand changed meanwhile stay as that hand put them. Foot-switches alone keep the revision;
+ * any other change makes the next one. A rig equal to what is kept is accepted whatever it was based on, so that
+ * a save whose answer was lost can be sent again.
  */
 export async function updateRig(
   db: Database,
   id: string,
-  basedOn: number,
-  rig: Rig,
+  { basedOn, rig, stateFrom }: UpdateRig,
 ): Promise<UpdateResult> {
   return db.transaction(async (tx) => {
-    const [now] = await tx.query<RigRow & { same: boolean; same_path: boolean }>(
-      `select ${COLUMNS}, document = $2::jsonb as same,
-              document - 'state' = $2::jsonb - 'state' as same_path
+    const [now] = await tx.query<RigRow & { same_path: boolean }>(
+      `select ${COLUMNS}, document - 'state' = $2::jsonb - 'state' as same_path
        from rigs where id = $1 and deleted_at is null for update`,
       [id, JSON.stringify(rig)],
     );
     if (!now) return { kind: 'notFound' };
-    if (now.same) return { kind: 'saved', saved: savedRig(now) };
-    if (now.revision !== basedOn) return { kind: 'stale', theirs: storedRig(now) };
-    return { kind: 'saved', saved: await appendRevision(tx, id, rig, now.same_path ? 0 : 1) };
+    if (!now.same_path && now.revision !== basedOn)
+      return { kind: 'stale', theirs: storedRig(now) };
+    const merged = { ...rig, state: mergedState(rig, now.document, stateFrom) };
+    return { kind: 'saved', saved: await putDocument(tx, now, merged) };
   });
+}
+
+/** Keeps foot-switches that were changed since `from`; null where there is no such rig that can be read. */
+export async function updateState(
+  db: Database,
+  id: string,
+  { from, state }: UpdateState,
+): Promise<UpdatedRig | null> {
+  return db.transaction(async (tx) => {
+    const [now] = await tx.query<RigRow>(
+      `select ${COLUMNS}, true as same_path
+       from rigs where id = $1 and deleted_at is null for update`,
+      [id],
+    );
+    if (now?.document.format !== RIG_FORMAT) return null;
+    const rig = {
+      ...now.document,
+      state: mergeState(now.document, from, state, now.document.state),
+    };
+    return putDocument(tx, { ...now, same_path: true }, rig);
+  });
+}
+
+function mergedState(rig: Rig, kept: Rig, from: SwitchState | undefined): SwitchState {
+  const isKnown = from !== undefined && kept.format === RIG_FORMAT;
+  return isKnown ? mergeState(rig, from, rig.state, kept.state) : rig.state;
+}
+
+/** Puts a document in the place of another; one that differs in nothing is not written. */
+async function putDocument(
+  tx: Queryable,
+  now: RigRow & { readonly same_path: boolean },
+  rig: Rig,
+): Promise<UpdatedRig> {
+  const isSame = now.same_path && isSameState(now.document.state, rig.state);
+  const saved = isSame
+    ? savedRig(now)
+    : await appendRevision(tx, now.id, rig, now.same_path ? 0 : 1);
+  return { ...saved, state: rig.state };
 }
 
 async function appendRevision(tx: Queryable, id: string, rig: Rig, step: 0 | 1): Promise<SavedRig> {

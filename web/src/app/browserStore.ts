@@ -7,20 +7,24 @@ import { newId } from './newId';
 /// once, and nothing else stops.
 
 /** A rig with edits that the server has not acknowledged. */
-export interface KeptEdits<Rig> {
+export interface KeptEdits<Rig, State> {
   readonly rigId: string;
   readonly windowId: string;
   readonly rig: Rig;
   readonly basedOn: number;
+  /** The foot-switches that the server last told of. */
+  readonly stateFrom?: State;
 }
+
+type Kept = KeptEdits<unknown, unknown>;
 
 interface Schema extends DBSchema {
-  rigs: { key: [string, string]; value: KeptEdits<unknown> };
+  rigs: { key: [string, string]; value: Kept };
 }
 
-type Kept = Pick<IDBPDatabase<Schema>, 'put' | 'delete' | 'getAll'>;
+type Store = Pick<IDBPDatabase<Schema>, 'put' | 'delete' | 'getAll'>;
 
-const open = (): Promise<Kept> =>
+const open = (): Promise<Store> =>
   openDB<Schema>('gullwind', 1, {
     upgrade: (db) => {
       db.createObjectStore('rigs', { keyPath: ['rigId', 'windowId'] });
@@ -28,14 +32,14 @@ const open = (): Promise<Kept> =>
   });
 
 /** In the place of the browser's store: as long as this window is open. */
-const memory = new Map<string, KeptEdits<unknown>>();
+const memory = new Map<string, Kept>();
 const memoryKey = (rigId: string, windowId: string) => `${rigId} ${windowId}`;
 
-let opened: Promise<Kept> | null = null;
+let opened: Promise<Store> | null = null;
 let hasFailed = false;
 
 /** Does something with the browser's store, or without it where that fails. */
-async function withStore<T>(work: (kept: Kept) => Promise<T>, instead: () => T): Promise<T> {
+async function withStore<T>(work: (store: Store) => Promise<T>, instead: () => T): Promise<T> {
   if (hasFailed) return instead();
   try {
     return await work(await (opened ??= open()));
@@ -48,21 +52,21 @@ async function withStore<T>(work: (kept: Kept) => Promise<T>, instead: () => T):
   }
 }
 
-export const keepEdits = (edits: KeptEdits<unknown>): Promise<void> =>
+export const keepEdits = (edits: Kept): Promise<void> =>
   withStore(
-    async (kept) => void (await kept.put('rigs', edits)),
+    async (store) => void (await store.put('rigs', edits)),
     () => void memory.set(memoryKey(edits.rigId, edits.windowId), edits),
   );
 
 export const forgetEdits = (rigId: string, windowId: string): Promise<void> =>
   withStore(
-    (kept) => kept.delete('rigs', [rigId, windowId]),
+    (store) => store.delete('rigs', [rigId, windowId]),
     () => void memory.delete(memoryKey(rigId, windowId)),
   );
 
-export const findEdits = (): Promise<readonly KeptEdits<unknown>[]> =>
+export const findEdits = (): Promise<readonly Kept[]> =>
   withStore(
-    (kept) => kept.getAll('rigs'),
+    (store) => store.getAll('rigs'),
     () => [...memory.values()],
   );
 
@@ -76,7 +80,7 @@ export const windowId: () => Promise<string> = (() => {
 })();
 
 async function nameWindow(): Promise<string> {
-  const before = sessionStored();
+  const before = ofSession(WINDOW_KEY);
   const id = before !== null && (await holdLock(before)) ? before : newId();
   if (id !== before) await holdLock(id);
   try {
@@ -87,13 +91,26 @@ async function nameWindow(): Promise<string> {
   return id;
 }
 
-function sessionStored(): string | null {
+function ofSession(key: string): string | null {
   try {
-    return sessionStorage.getItem(WINDOW_KEY);
+    return sessionStorage.getItem(key);
   } catch {
     return null;
   }
 }
+
+const RELOAD_KEY = 'gullwind-reload';
+
+/** Keeps a text over a reload of this window, where the browser has room for it. */
+export function keepOverReload(text: string): void {
+  try {
+    sessionStorage.setItem(RELOAD_KEY, text);
+  } catch {
+    sessionStorage.removeItem(RELOAD_KEY);
+  }
+}
+
+export const keptOverReload = (): string | null => ofSession(RELOAD_KEY);
 
 /** True where nobody else held it; from then on this window does until it closes. */
 function holdLock(id: string): Promise<boolean> {

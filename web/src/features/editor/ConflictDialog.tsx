@@ -1,4 +1,4 @@
-import { LONGEST_NAME, sayDifferences, type Rig } from '@gullwind/core';
+import { cutText, LONGEST_NAME, sayDifferences, type Rig } from '@gullwind/core';
 import {
   Box,
   Button,
@@ -70,5 +70,5 @@ const SUFFIX = ' (copy)';
 
 const copyOf = (rig: Rig): Rig => ({
   ...rig,
-  texts: { ...rig.texts, name: rig.texts.name.slice(0, LONGEST_NAME - SUFFIX.length) + SUFFIX },
+  texts: { ...rig.texts, name: cutText(rig.texts.name, LONGEST_NAME, SUFFIX) },
 });

@@ -4,9 +4,11 @@ import type {
   ThunkDispatch,
   UnknownAction,
 } from '@reduxjs/toolkit';
+import isEqual from 'fast-deep-equal';
 import { api as baseApi } from '../../app/api';
 import { editorActions, hasUnsaved, type EditorState, type OpenRig } from './editorSlice';
-import { forgetRig, keepRig, saveRig, tellSaved } from './rigClient';
+import { keepHistory } from './history';
+import { forgetRig, keepRig, saveRig, tellNewer, tellSaved, type Unsent } from './rigClient';
 
 interface State {
   readonly editor: EditorState;
@@ -29,6 +31,13 @@ export function startAutosave(listener: Listener): void {
     ThunkDispatch<State, unknown, UnknownAction>
   >();
   start({
+    predicate: (_action, now, before) => now.editor.open !== null && before.editor.open === null,
+    effect: (_action, api) => {
+      api.unsubscribe();
+      keepHistory(() => api.getState().editor.open);
+    },
+  });
+  start({
     predicate: (_action, now, before) => now.editor.open?.rig !== before.editor.open?.rig,
     effect: (_action, api) => keepEdits(api.getState().editor.open),
   });
@@ -50,8 +59,16 @@ const isDue = (open: OpenRig | null): boolean =>
   open !== null && open.save.kind === 'waiting' && open.theirs === null;
 
 async function keepEdits(open: OpenRig | null): Promise<void> {
-  if (open && hasUnsaved(open)) await keepRig(open.id, open.basedOn, open.rig);
+  if (open && hasUnsaved(open)) await keepRig(unsentOf(open));
 }
+
+const unsentOf = ({ id, rig, basedOn, acknowledged }: OpenRig): Unsent => ({
+  id,
+  rig,
+  basedOn,
+  stateFrom: acknowledged.state,
+  isStateAlone: isEqual({ ...rig, state: null }, { ...acknowledged, state: null }),
+});
 
 async function saveUntilDone(api: Effect): Promise<void> {
   for (;;) {
@@ -68,19 +85,31 @@ async function saveUntilDone(api: Effect): Promise<void> {
 async function settle(api: Effect, open: OpenRig): Promise<void> {
   await forgetRig(open.id);
   if (api.getState().editor.open?.id !== open.id) return;
-  api.dispatch(editorActions.saveAcknowledged({ sent: open.rig, revision: open.basedOn }));
+  api.dispatch(
+    editorActions.saveAcknowledged({
+      sent: open.rig,
+      revision: open.basedOn,
+      state: open.rig.state,
+    }),
+  );
 }
 
 async function send(open: OpenRig, api: Effect): Promise<'again' | 'away' | 'stop'> {
   if (open.save.kind !== 'away') api.dispatch(editorActions.saveStarted());
-  const answer = await saveRig(open.id, open.basedOn, open.rig);
+  const unsent = unsentOf(open);
+  const answer = await saveRig(unsent);
   if (api.getState().editor.open?.id !== open.id) return 'stop';
   switch (answer.kind) {
     case 'saved': {
-      api.dispatch(editorActions.saveAcknowledged({ sent: open.rig, revision: answer.revision }));
+      const { revision, state } = answer;
+      // Foot-switches alone are kept whatever the rest has become: it still is what it was edited from.
+      const isElsewhere = unsent.isStateAlone && revision !== open.basedOn;
+      const known = isElsewhere ? open.basedOn : revision;
+      api.dispatch(editorActions.saveAcknowledged({ sent: open.rig, revision: known, state }));
+      if (isElsewhere) tellNewer(open.id);
       // The list of rigs shows names and figures of what was just saved.
       api.dispatch(baseApi.util.invalidateTags(['rigs']));
-      tellSaved({ rigId: open.id, revision: answer.revision });
+      tellSaved(open.id);
       return 'again';
     }
     case 'stale':

@@ -1,5 +1,13 @@
 import type { StoredRig } from '@gullwind/contract';
-import { applyEdit, type Edit, type Rig } from '@gullwind/core';
+import {
+  applyEdit,
+  isSameState,
+  mergeState,
+  type Edit,
+  type Rig,
+  type SwitchState,
+} from '@gullwind/core';
+import type { History } from './history';
 import { createSlice, original, type Draft, type PayloadAction } from '@reduxjs/toolkit';
 
 /** What undo takes back: an edit, or a whole rig put in another's place. */
@@ -104,20 +112,19 @@ interface Arrival {
   /** A rig this browser kept because it could not be sent, and the revision it started from. */
   readonly mine: Rig | null;
   readonly basedOn: number;
+  /** What could be undone before the window was reloaded. */
+  readonly history: History;
 }
 
-function arrive(state: EditorState, { stored, mine, basedOn }: Arrival): EditorState {
-  const { open } = state;
-  const isOpen = open?.id === stored.id && open.basedOn === stored.revision && open.theirs === null;
-  if (isOpen && !mine) return state;
+function arrive(_state: EditorState, { stored, mine, basedOn, history }: Arrival): EditorState {
   return {
     refusal: null,
     open: {
       id: stored.id,
       rig: mine ?? stored.rig,
       preview: null,
-      past: [],
-      future: [],
+      past: history.past,
+      future: history.future,
       basedOn: stored.revision,
       acknowledged: stored.rig,
       save: { kind: mine ? 'waiting' : 'saved' },
@@ -138,6 +145,22 @@ const give = (open: OpenRig, theirs: StoredRig): Partial<OpenRig> => ({
   save: { kind: 'saved' },
 });
 
+interface Acknowledgement {
+  readonly sent: Rig;
+  readonly revision: number;
+  /** The foot-switches as the server holds them, those of other hands among them. */
+  readonly state: SwitchState;
+}
+
+function acknowledge(open: OpenRig, { sent, revision, state }: Acknowledgement): Partial<OpenRig> {
+  const acknowledged = isSameState(sent.state, state) ? sent : { ...sent, state };
+  if (open.rig === sent)
+    return { basedOn: revision, acknowledged, rig: acknowledged, save: { kind: 'saved' } };
+  const mine = { ...open.rig, state: mergeState(open.rig, sent.state, open.rig.state, state) };
+  const rig = mine.state === open.rig.state ? open.rig : mine;
+  return { basedOn: revision, acknowledged, rig, save: { kind: 'waiting' } };
+}
+
 const onOpen = <P>(change: (open: OpenRig, payload: P) => Partial<OpenRig>) =>
   plainly<P>((state, payload) =>
     state.open ? { ...state, open: { ...state.open, ...change(state.open, payload) } } : state,
@@ -148,17 +171,22 @@ export const editorSlice = createSlice({
   initialState: initialState as EditorState,
   reducers: {
     rigOpened: plainly<Arrival>(arrive),
+    /** It was taken off the list. */
+    rigRemoved: plainly<string>((state, id) =>
+      state.open?.id === id ? { ...state, open: null } : state,
+    ),
     edited: plainly<Edit>((state, edit) => perform(state, { kind: 'edit', edit })),
     /** An edit in the making; null lets go of it. */
     previewed: onOpen<Edit | null>((_open, preview) => ({ preview })),
     undone: plainly<void>((state) => travel(state, 'past', 'future')),
     redone: plainly<void>((state) => travel(state, 'future', 'past')),
     saveStarted: onOpen<void>(() => ({ save: { kind: 'saving' } })),
-    saveAcknowledged: onOpen<{ sent: Rig; revision: number }>((open, { sent, revision }) => ({
-      basedOn: revision,
-      acknowledged: sent,
-      save: { kind: open.rig === sent ? 'saved' : 'waiting' },
-    })),
+    saveAcknowledged: onOpen<Acknowledgement>(acknowledge),
+    /** Another hand was at the foot-switches while nothing here was unsaved. */
+    switchesArrived: onOpen<SwitchState>((open, state) => {
+      const rig = { ...open.rig, state };
+      return { rig, acknowledged: rig };
+    }),
     serverAway: onOpen<void>(() => ({ save: { kind: 'away' } })),
     saveRefused: onOpen<string>((_open, message) => ({ save: { kind: 'refused', message } })),
     conflictFound: onOpen<StoredRig>((_open, theirs) => ({ theirs })),

@@ -1,5 +1,5 @@
-import type { SavedRig, StoredRig } from '@gullwind/contract';
-import { upgradeRig, type Rig } from '@gullwind/core';
+import type { StoredRig, UpdatedRig, UpdateRig, UpdateState } from '@gullwind/contract';
+import { mergeState, upgradeRig, type Rig, type SwitchState } from '@gullwind/core';
 import isEqual from 'fast-deep-equal';
 import {
   closedWindows,
@@ -19,21 +19,30 @@ export const fetchRig = (id: string, signal?: AbortSignal): Promise<Answer<Store
   ask<StoredRig>({ path: `/rigs/${id}`, ...(signal ? { signal } : {}) });
 
 export type SaveAnswer =
-  | { readonly kind: 'saved'; readonly revision: number }
+  | { readonly kind: 'saved'; readonly revision: number; readonly state: SwitchState }
   | { readonly kind: 'stale'; readonly theirs: StoredRig }
   | { readonly kind: 'refused'; readonly message: string }
   | { readonly kind: 'away'; readonly signInNeeded: boolean };
 
-export async function saveRig(id: string, basedOn: number, rig: Rig): Promise<SaveAnswer> {
-  const answer = await ask<SavedRig>({
-    path: `/rigs/${id}`,
+/** A rig to send, what it was edited from, and the foot-switches that the server last told of. */
+export interface Unsent {
+  readonly id: string;
+  readonly rig: Rig;
+  readonly basedOn: number;
+  readonly stateFrom?: SwitchState;
+  /** Nothing but foot-switches was changed: a small document of their own. */
+  readonly isStateAlone?: boolean;
+}
+
+export async function saveRig(unsent: Unsent): Promise<SaveAnswer> {
+  const answer = await ask<UpdatedRig>({
+    ...questionOf(unsent),
     method: 'PUT',
-    body: { basedOn, rig },
     signal: AbortSignal.timeout(ANSWER_WITHIN_MS),
   });
   switch (answer.kind) {
     case 'ok':
-      return { kind: 'saved', revision: answer.data.revision };
+      return { kind: 'saved', revision: answer.data.revision, state: answer.data.state };
     case 'away':
     case 'signInNeeded':
       return { kind: 'away', signInNeeded: answer.kind === 'signInNeeded' };
@@ -44,19 +53,36 @@ export async function saveRig(id: string, basedOn: number, rig: Rig): Promise<Sa
   }
 }
 
+function questionOf({ id, rig, basedOn, stateFrom, isStateAlone }: Unsent) {
+  if (stateFrom && isStateAlone) {
+    const body: UpdateState = { from: stateFrom, state: rig.state };
+    return { path: `/rigs/${id}/state`, body };
+  }
+  const body: UpdateRig = { basedOn, rig, ...(stateFrom && { stateFrom }) };
+  return { path: `/rigs/${id}`, body };
+}
+
 /** Keeps edits in this browser until the server has acknowledged them. */
-export const keepRig = async (rigId: string, basedOn: number, rig: Rig): Promise<void> =>
-  keepEdits({ rigId, rig, basedOn, windowId: await windowId() });
+export const keepRig = async ({ id, rig, basedOn, stateFrom }: Unsent): Promise<void> =>
+  keepEdits({
+    rigId: id,
+    rig,
+    basedOn,
+    ...(stateFrom && { stateFrom }),
+    windowId: await windowId(),
+  });
 
 export const forgetRig = async (rigId: string): Promise<void> =>
   forgetEdits(rigId, await windowId());
 
+type Kept = KeptEdits<Rig, SwitchState>;
+
 /** What this window, and those that are closed, kept; what other open windows keep is theirs. */
-async function leftBehind(): Promise<readonly KeptEdits<Rig>[]> {
+async function leftBehind(): Promise<readonly Kept[]> {
   const [mine, isClosed, all] = [await windowId(), await closedWindows(), await findEdits()];
   return all
     .filter((edits) => edits.windowId === mine || isClosed(edits.windowId))
-    .map((edits) => ({ ...edits, rig: upgradeRig(edits.rig) as Rig }));
+    .map((edits) => ({ ...(edits as Kept), rig: upgradeRig(edits.rig) as Rig }));
 }
 
 /** A rig as the server holds it, with what this browser kept of it where that is another. */
@@ -73,11 +99,17 @@ export async function joinKept(stored: StoredRig): Promise<OpenedRig> {
   const all = (await leftBehind()).filter(({ rigId }) => rigId === stored.id);
   const kept = all.find((edits) => edits.windowId === me) ?? all[0];
   if (!kept) return { stored, mine: null, basedOn: stored.revision };
-  const isSame = isEqual(kept.rig, stored.rig);
-  if (!isSame) await keepRig(stored.id, kept.basedOn, kept.rig);
+  const mine = withStateOf(kept, stored.rig);
+  const isSame = isEqual(mine, stored.rig);
+  const { basedOn } = kept;
+  if (!isSame) await keepRig({ id: stored.id, rig: mine, basedOn, stateFrom: stored.rig.state });
   if (isSame || kept.windowId !== me) await forgetEdits(kept.rigId, kept.windowId);
-  return { stored, mine: isSame ? null : kept.rig, basedOn: kept.basedOn };
+  return { stored, mine: isSame ? null : mine, basedOn };
 }
+
+/** A kept rig with the foot-switches that others were at meanwhile. */
+const withStateOf = ({ rig, stateFrom }: Kept, { state }: Rig): Rig =>
+  stateFrom ? { ...rig, state: mergeState(rig, stateFrom, rig.state, state) } : rig;
 
 /**
  * Sends what this browser kept of rigs that are not open (a window closed, or another rig opened,
@@ -86,35 +118,37 @@ export async function joinKept(stored: StoredRig): Promise<OpenedRig> {
 export async function sendLeftBehind(openId: string | null): Promise<void> {
   for (const edits of await leftBehind()) {
     if (edits.rigId === openId) continue;
-    const answer = await saveRig(edits.rigId, edits.basedOn, edits.rig);
+    const answer = await saveRig({ ...edits, id: edits.rigId });
     if (answer.kind === 'saved') await forgetEdits(edits.rigId, edits.windowId);
     if (answer.kind === 'away') return;
   }
 }
 
 /** Windows of one browser tell each other of saves, so that none shows an old rig for long. */
-interface SavedElsewhere {
-  readonly rigId: string;
-  readonly revision: number;
-}
-
 const CHANNEL = 'gullwind-saves';
 
 let channel: BroadcastChannel | null = null;
 const saves = () => (channel ??= new BroadcastChannel(CHANNEL));
 
-export const tellSaved = (save: SavedElsewhere): void => saves().postMessage(save);
+export const tellSaved = (rigId: string): void => saves().postMessage(rigId);
 
-/** Calls back whenever a rig may be newer: another window has saved it, or this one is looked at again. */
-export function followRig(id: string, mayBeNewer: (revision: number | null) => void): () => void {
-  const heard = ({ data }: MessageEvent<SavedElsewhere>) => {
-    if (data.rigId === id) mayBeNewer(data.revision);
+const followers = new Set<(rigId: string) => void>();
+
+/** An answer has shown that a rig is another by now. */
+export const tellNewer = (rigId: string): void => followers.forEach((follow) => follow(rigId));
+
+/** Calls back whenever a rig may be newer: another window or an answer says so, or this one is looked at again. */
+export function followRig(id: string, mayBeNewer: () => void): () => void {
+  const follow = (rigId: string) => {
+    if (rigId === id) mayBeNewer();
   };
-  const looked = () => mayBeNewer(null);
+  const heard = ({ data }: MessageEvent<string>) => follow(data);
+  followers.add(follow);
   saves().addEventListener('message', heard);
-  window.addEventListener('focus', looked);
+  window.addEventListener('focus', mayBeNewer);
   return () => {
+    followers.delete(follow);
     saves().removeEventListener('message', heard);
-    window.removeEventListener('focus', looked);
+    window.removeEventListener('focus', mayBeNewer);
   };
 }

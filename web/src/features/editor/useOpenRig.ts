@@ -1,8 +1,17 @@
+import { isSameState } from '@gullwind/core';
 import { useEffect, useState } from 'react';
 import { useDispatch, useSelector, useStore } from 'react-redux';
 import { sayFailed } from '../../app/http';
 import { editorActions, hasUnsaved, type EditorState, type OpenRig } from './editorSlice';
-import { fetchRig, followRig, joinKept, sendLeftBehind, type OpenedRig } from './rigClient';
+import { historyOf } from './history';
+import {
+  fetchRig,
+  followRig,
+  joinKept,
+  sendLeftBehind,
+  tellNewer,
+  type OpenedRig,
+} from './rigClient';
 
 interface State {
   readonly editor: EditorState;
@@ -18,19 +27,23 @@ const ASK_AGAIN_MS = 1500;
 /** Opens a rig in the editor, together with what this browser kept of it, and keeps it current. */
 export function useOpenRig(id: string, onNewer: () => void): Opening {
   const dispatch = useDispatch();
+  const store = useStore<State>();
   const open = useSelector((state: State) => state.editor.open);
   const [state, setState] = useState<Waiting>({ kind: 'opening' });
 
+  useNewest(id, onNewer);
   useEffect(() => {
+    // It stays open from one stage to the next, with what can be undone; it may be newer elsewhere.
+    if (store.getState().editor.open?.id === id) return tellNewer(id);
     const stop = new AbortController();
     void openUntilThere(id, stop.signal, setState).then((found) => {
       if (!found || stop.signal.aborted) return;
-      dispatch(editorActions.rigOpened(found));
+      const history = historyOf(id, found.mine ?? found.stored.rig);
+      dispatch(editorActions.rigOpened({ ...found, history }));
       void sendLeftBehind(id);
     });
     return () => stop.abort();
-  }, [id, dispatch]);
-  useNewest(id, onNewer);
+  }, [id, dispatch, store]);
   return open?.id === id ? { kind: 'open', open } : state;
 }
 
@@ -40,15 +53,17 @@ function useNewest(id: string, onNewer: () => void): void {
   const store = useStore<State>();
   useEffect(() => {
     const stop = new AbortController();
-    const unfollow = followRig(id, (revision) => {
-      const before = store.getState().editor.open;
-      if (revision !== null && (!before || revision <= before.basedOn)) return;
+    const unfollow = followRig(id, () => {
       void fetchRig(id, stop.signal).then((newest) => {
         const now = store.getState().editor.open;
-        if (newest.kind !== 'ok' || now?.id !== id || newest.data.revision <= now.basedOn) return;
+        if (newest.kind !== 'ok' || now?.id !== id || newest.data.revision < now.basedOn) return;
         if (hasUnsaved(now) || now.preview) return;
-        dispatch(editorActions.newerArrived(newest.data));
-        onNewer();
+        const { revision, rig } = newest.data;
+        if (revision > now.basedOn) {
+          dispatch(editorActions.newerArrived(newest.data));
+          onNewer();
+        } else if (!isSameState(now.rig.state, rig.state))
+          dispatch(editorActions.switchesArrived(rig.state));
       });
     });
     return () => {

@@ -1,5 +1,5 @@
 import { writeGearCsv, type RigUse, type StoredItem } from '@gullwind/contract';
-import type { GearItem, UnitSystem } from '@gullwind/core';
+import { cutText, LONGEST_NAME, type GearItem, type UnitSystem } from '@gullwind/core';
 import Add from '@mui/icons-material/Add';
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
@@ -200,7 +200,7 @@ const duplicateOf = (item: GearItem): GearItem =>
     ...item,
     id: newGearId(),
     retired: false,
-    thing: { ...item.thing, name: `${item.thing.name}, copy`.slice(0, 80) },
+    thing: { ...item.thing, name: cutText(item.thing.name, LONGEST_NAME, ', copy') },
   }) as GearItem;
 
 function useSelected(): readonly [string | null, (id: string) => void] {

@@ -64,7 +64,12 @@ export function useRigUpdates(item: GearItem, rigIds: readonly string[]) {
     if (open?.id === rigId && isForRigs(item))
       dispatch(editorActions.edited(refreshFromGear(open.rig, item)));
     else {
-      const answer = await saveRig(rigId, revision, updated);
+      const answer = await saveRig({
+        id: rigId,
+        rig: updated,
+        basedOn: revision,
+        stateFrom: updated.state,
+      });
       if (answer.kind !== 'saved') enqueueSnackbar(sayUnsaved(answer), { variant: 'warning' });
     }
     dispatch(api.util.invalidateTags(['rigs']));

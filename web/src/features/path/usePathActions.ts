@@ -1,4 +1,5 @@
 import {
+  cutText,
   addAmpLoop,
   addGuitar,
   allDevices,
@@ -157,7 +158,7 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | null) =
           rigNow().electrical.rows.find((other) => other.id === row)!,
           connection,
         );
-        const cable = { ...patchCable(id), name: name.replace(/^the /u, '').slice(0, 60) };
+        const cable = { ...patchCable(id), name: cutText(name.replace(/^the /u, ''), 60) };
         editThenSelect({ kind: 'connect', row, at: connection, cable }, () => ({
           kind: 'cable',
           id,

@@ -23,9 +23,10 @@ import {
 } from '../../app/api';
 import { newId } from '../../app/newId';
 import { SOUNDING_FONT } from '../../app/theme';
+import { useAppDispatch } from '../../app/storeHooks';
 import { useSettings } from '../../app/useSettings';
 import { HatchPattern } from '../../ui/HatchPattern';
-import { sendLeftBehind } from '../editor';
+import { editorActions, sendLeftBehind } from '../editor';
 import { MiniRun } from './MiniRun';
 import { UnreadableRow } from './UnreadableRow';
 
@@ -95,6 +96,7 @@ function useAddRig() {
 
 /** Takes a rig off the list; one press puts it back. */
 function useTakeOff() {
+  const dispatch = useAppDispatch();
   const [remove] = useDeleteRigMutation();
   const [restore] = useRestoreRigMutation();
   const { enqueueSnackbar, closeSnackbar } = useSnackbar();
@@ -104,6 +106,7 @@ function useTakeOff() {
       enqueueSnackbar(messageOf(removed.error), { variant: 'warning' });
       return;
     }
+    dispatch(editorActions.rigRemoved(id));
     enqueueSnackbar(`“${name}” is off the list.`, {
       autoHideDuration: 15_000,
       action: (key) => (
