@@ -14,12 +14,15 @@ export const ERROR_CATALOGUE = {
   'gear-stale': { status: 409, title: 'The entry was changed elsewhere in the meantime' },
   'gear-exists': { status: 409, title: 'There are entries with these ids already' },
   'gear-in-use': { status: 409, title: 'Rigs were built from this' },
+  'revision-not-found': { status: 404, title: 'There is no such revision' },
+  'restore-running': { status: 409, title: 'Another restore is at work' },
   'workspace-not-empty': { status: 409, title: 'There is work here already' },
   'text-not-kept': { status: 422, title: 'Some text in it cannot be kept' },
   'body-too-large': { status: 413, title: 'The body is too large' },
   'not-json': { status: 415, title: 'The body must be sent as application/json' },
   'too-many-attempts': { status: 429, title: 'Too many attempts; wait a little' },
   'database-away': { status: 503, title: 'The database does not answer' },
+  'no-room': { status: 507, title: 'There is no room for it on the server' },
   internal: { status: 500, title: 'Something went wrong on the server' },
 } as const;
 

@@ -13,11 +13,19 @@ export {
 export type { ColumnTarget, GearReading, GearReport, Table } from './csv';
 export { readItem } from './gearSchema';
 export {
+  DAYS_REMOVED,
   MOST_ITEMS,
+  MOST_LISTED,
+  MOST_REVISIONS,
+  RIG_SORTS,
   readCreateRig,
   readIds,
   readItems,
+  readOverwrite,
+  readRevision,
+  readRevisionName,
   readRigId,
+  readRigQuery,
   readSignIn,
   readUpdateItem,
   readUpdateRig,
@@ -28,7 +36,11 @@ export type {
   GearList,
   Problem,
   RevisionListing,
+  RevisionPage,
   RigListing,
+  RigPage,
+  RigQuery,
+  RigSort,
   RigUse,
   SavedRig,
   SessionState,
@@ -45,11 +57,22 @@ export { thingJsonSchema } from './thingSchema';
 export { DEFAULT_SETTINGS } from './settings';
 export type { Settings, ThemeChoice } from './settings';
 export {
-  readRestore,
+  endLine,
+  HEADER_LINE,
+  LONGEST_REVISION_NAME,
   readWorkspace,
+  rereadWorkspace,
   sortJson,
   WORKSPACE_FORMAT,
   WORKSPACE_KIND,
+  WorkspaceRefused,
 } from './workspace';
-export type { KeptRig, Restored, RestoreWorkspace, Workspace } from './workspace';
+export type {
+  KeptItem,
+  KeptRevision,
+  KeptRig,
+  Restored,
+  WorkspaceCounts,
+  WorkspacePart,
+} from './workspace';
 export { readSettings } from './settingsSchema';

@@ -1,19 +1,11 @@
-import type {
-  Figures,
-  GearItem,
-  GearUse,
-  Rig,
-  RunPoint,
-  SectionSummary,
-  SwitchState,
-  Verdict,
-} from '@gullwind/core';
+import type { GearItem, GearUse, Rig, SectionSummary, SwitchState, Verdict } from '@gullwind/core';
 import Joi from 'joi';
 import type { ErrorCode } from './errorCatalogue';
 import { readWith, type Read, type ValueProblem } from './read';
 import { readItem } from './gearSchema';
 import { repeated, revision, saidTwice, uuid } from './ids';
 import { readRig, stateSchema } from './rigSchema';
+import { revisionName } from './workspace';
 
 /** A rig as the server keeps it. */
 export interface StoredRig {
@@ -36,6 +28,8 @@ export interface RigListing {
   readonly id: string;
   readonly revision: number;
   readonly updatedAt: string;
+  /** Off the list since then; null where it is on it. */
+  readonly deletedAt: string | null;
   readonly name: string;
   readonly player: string;
   readonly note: string;
@@ -43,16 +37,51 @@ export interface RigListing {
   readonly unreadable: string | null;
   readonly pedals: number;
   readonly cableM: number;
-  /** Null where the rig is muted or silent. */
-  readonly figures: Figures | null;
+  /** Against straight in, dB; null where the rig is muted or silent. */
+  readonly trebleDb: number | null;
   readonly verdict: Verdict | null;
-  readonly sections: readonly SectionSummary[];
-  readonly points: readonly RunPoint[];
+  readonly sections: readonly Pick<SectionSummary, 'driver' | 'cableM' | 'exposed'>[];
+  /** Along the way: metres from the source, and the treble there, dB against straight in. */
+  readonly points: readonly (readonly [atM: number, trebleDb: number])[];
 }
+
+export const RIG_SORTS = ['changed', 'name', 'player', 'treble'] as const;
+export type RigSort = (typeof RIG_SORTS)[number];
+
+/** As many rigs as come at once. */
+export const MOST_LISTED = 40;
+
+/** Which rigs are listed: those that hold every word, in an order, a page of them. */
+export interface RigQuery {
+  readonly search: string;
+  readonly sort: RigSort;
+  readonly from: number;
+  /** Those that were taken off the list instead. */
+  readonly removed: boolean;
+}
+
+export interface RigPage {
+  /** How many there are on all pages. */
+  readonly total: number;
+  readonly rigs: readonly RigListing[];
+}
+
+/** So long a rig that was taken off the list can be put back. */
+export const DAYS_REMOVED = 30;
 
 export interface RevisionListing {
   readonly revision: number;
   readonly savedAt: string;
+  /** Null for one that was saved by itself. */
+  readonly name: string | null;
+}
+
+/** As many revisions as come at once, the latest first. */
+export const MOST_REVISIONS = 100;
+
+export interface RevisionPage {
+  readonly total: number;
+  readonly revisions: readonly RevisionListing[];
 }
 
 /** An entry of the gear list as the server keeps it. */
@@ -140,6 +169,42 @@ export const readSignIn = (value: unknown): Read<{ passphrase: string }> =>
   readWith(signInShape, value);
 export const readRigId = (value: unknown): Read<string> =>
   readWith<string>(uuid.label('rig id'), value);
+
+const querySchema: Joi.ObjectSchema<RigQuery> = Joi.object({
+  search: Joi.string().allow('').max(200).default(''),
+  sort: Joi.valid(...RIG_SORTS).default('changed'),
+  from: Joi.number().integer().min(0).max(1_000_000_000).default(0),
+  removed: Joi.boolean().default(false),
+});
+
+/** A query of an address: every value is text there. */
+export function readRigQuery(value: unknown): Read<RigQuery> {
+  const { from, removed, ...rest } = value as Record<string, unknown>;
+  return readWith(querySchema, {
+    ...rest,
+    ...(from !== undefined && { from: isWhole(from) ? Number(from) : from }),
+    ...(removed !== undefined && { removed: asFlag(removed) }),
+  });
+}
+
+/** Whether a restore may put a workspace in the place of what is there; it may not unless told. */
+export const readOverwrite = (value: unknown): Read<boolean> =>
+  readWith<boolean>(
+    Joi.boolean().label('overwrite').default(false) as Joi.Schema<boolean>,
+    asFlag(value),
+  );
+
+const asFlag = (text: unknown) => (text === 'true' ? true : text === 'false' ? false : text);
+const isWhole = (text: unknown) => typeof text === 'string' && /^\d{1,10}$/u.test(text);
+
+export const readRevision = (value: unknown): Read<number> =>
+  readWith<number>(revision.label('revision'), isWhole(value) ? Number(value) : value);
+
+const nameShape: Joi.ObjectSchema<{ name: string | null }> = Joi.object({
+  name: revisionName,
+}).required();
+export const readRevisionName = (value: unknown): Read<{ readonly name: string | null }> =>
+  readWith(nameShape, value);
 
 const itemsShape: Joi.ObjectSchema<{ items: unknown[] }> = Joi.object({
   items: Joi.array()

@@ -47,16 +47,44 @@ const refusedAt = (path: string, message: string): Read<never> => ({
 
 /**
  * Looks for what a schema does not see, and counts the values. Without recursion: JSON can be nested deeper than
- * a stack is high.
+ * a stack is high. Level by level, and where something is wrong is only asked once something is.
  */
 function walk(value: unknown): Read<number> {
   let count = 0;
+  let level: readonly unknown[] = [value];
+  for (let depth = 0; level.length > 0; depth++) {
+    const next: unknown[] = [];
+    for (const inner of level) {
+      count++;
+      if (typeof inner === 'string') {
+        if (UNKEEPABLE.test(inner)) return findFault(value);
+      } else if (typeof inner === 'object' && inner !== null) {
+        if (depth >= MOST_DEPTH) return findFault(value);
+        if (Array.isArray(inner)) for (const one of inner) next.push(one);
+        else if (!pushFields(inner, next)) return findFault(value);
+      }
+    }
+    level = next;
+  }
+  return { kind: 'ok', value: count };
+}
+
+/** False where a key is one that must not be. */
+function pushFields(inner: object, next: unknown[]): boolean {
+  for (const key of Object.keys(inner)) {
+    if (FORBIDDEN_KEYS.has(key) || UNKEEPABLE.test(key)) return false;
+    next.push((inner as Record<string, unknown>)[key]);
+  }
+  return true;
+}
+
+/** Where the fault is that {@link walk} has met. */
+function findFault(value: unknown): Read<never> {
   const open: { readonly inner: unknown; readonly at: string; readonly depth: number }[] = [
     { inner: value, at: '', depth: 0 },
   ];
   for (let next = open.pop(); next; next = open.pop()) {
     const { inner, at, depth } = next;
-    count++;
     if (typeof inner === 'string' && UNKEEPABLE.test(inner))
       return { ...unkeepable(at), isText: true };
     if (typeof inner !== 'object' || inner === null) continue;
@@ -68,7 +96,7 @@ function walk(value: unknown): Read<number> {
       open.push({ inner: deeper, at: path, depth: depth + 1 });
     }
   }
-  return { kind: 'ok', value: count };
+  throw new Error('There was a fault, and it is gone.');
 }
 
 const unkeepable = (path: string) => ({

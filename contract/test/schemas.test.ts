@@ -13,7 +13,8 @@ import {
   type Rig,
 } from '@gullwind/core';
 import { randomRig } from '../../core/test/rig/randomRig';
-import { DEFAULT_SETTINGS, readItem, readRig, readWorkspace, thingJsonSchema } from '../src';
+import { DEFAULT_SETTINGS, readItem, readRig, thingJsonSchema, WorkspaceRefused } from '../src';
+import { partsIn } from './partsIn';
 import { randomItem } from './randomGear';
 
 /// The shipped JSON Schemas say the same as what the application reads.
@@ -98,35 +99,39 @@ test('gear: likewise', () => {
   expect(refusedByBoth).toBeGreaterThan(500);
 });
 
-test('a workspace with all of it', () => {
+test('a workspace with all of it, line by line', async () => {
   const moment = '2026-11-25T10:00:00.000000Z';
   const [item] = fc.sample(randomItem, { numRuns: 1, seed: 3 });
-  const workspace = {
-    kind: 'gullwind-workspace',
-    format: 2,
-    rigs: [
-      {
-        id: '5d0c7f6e-1a51-4c1e-9a01-000000000001',
-        revision: 2,
-        createdAt: moment,
-        updatedAt: moment,
-        deletedAt: null,
-        document: newRig('one'),
-        revisions: [{ revision: 1, savedAt: moment, document: newRig('before') }],
-      },
-    ],
-    gear: [{ place: 1, revision: 1, item }],
-    settings: DEFAULT_SETTINGS,
+  const rig = {
+    kind: 'rig',
+    id: '5d0c7f6e-1a51-4c1e-9a01-000000000001',
+    revision: 2,
+    createdAt: moment,
+    updatedAt: moment,
+    deletedAt: null,
+    document: newRig('one'),
   };
-  expect(readWorkspace(workspace).kind).toBe('ok');
-  expect(matches('workspace-2', workspace)).toBe(true);
-  for (const bad of [
-    { ...workspace, format: 3 },
-    { ...workspace, kind: 'other' },
-    { ...workspace, gear: [{}] },
-  ]) {
-    expect(matches('workspace-2', bad)).toBe(false);
-    expect(readWorkspace(bad).kind).toBe('refused');
+  const gear = { kind: 'gear', place: 1, revision: 1, item };
+  const kept = { kind: 'revision', rig: rig.id, revision: 1, savedAt: moment, name: 'first night' };
+  const revision = { ...kept, document: newRig('before') };
+  const header = { kind: 'gullwind-workspace', format: 3 };
+  const settings = { kind: 'settings', settings: DEFAULT_SETTINGS };
+  const end = { kind: 'end', rigs: 1, revisions: 1, gear: 1 };
+  const lines: object[] = [header, settings, gear, rig, revision, end];
+  expect(await partsIn(lines)).toEqual([settings, gear, rig, revision]);
+  for (const line of lines) expect(matches('workspace-3', line)).toBe(true);
+  for (const [at, bad] of [
+    [0, { ...header, format: 4 }],
+    [0, { ...header, kind: 'other' }],
+    [1, { kind: 'settings', settings: {} }],
+    [2, { ...gear, item: {} }],
+    [3, { ...rig, revision: 0 }],
+    [4, { ...revision, name: '' }],
+    [4, { ...revision, savedAt: 'yesterday' }],
+    [5, { ...end, boats: 1 }],
+  ] as const) {
+    expect(matches('workspace-3', bad)).toBe(false);
+    await expect(partsIn(lines.with(at, bad))).rejects.toThrow(WorkspaceRefused);
   }
 });
 

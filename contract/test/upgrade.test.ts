@@ -25,8 +25,9 @@ import {
   readItem,
   readRig,
   readTable,
-  readWorkspace,
+  type WorkspacePart,
 } from '../src';
+import { partsIn } from './partsIn';
 
 /// What earlier versions kept is read as it is now, and sounds as it did. The figures beside the documents were
 /// written down by the version that wrote them.
@@ -167,12 +168,13 @@ test('every entry of a gear list of before, from JSON and from CSV, is the same 
   }
 });
 
-test('a workspace of format 1, with rigs of formats 1 to 3', () => {
-  const read = readWorkspace(kept('workspace.json'));
-  if (read.kind === 'refused') throw new Error(JSON.stringify(read.problems));
-  expect(read.value.rigs.map(({ document }) => demand(document).format)).toEqual([4, 4, 4]);
-  expect(read.value.gear.every(({ item }) => GEAR_KINDS.includes(item.kind))).toBe(true);
-  expect(read.value.settings).toMatchObject({ units: 'imperial' });
+test('a workspace of format 1, with rigs of formats 1 to 3', async () => {
+  const parts = await partsIn(JSON.stringify(kept('workspace.json')));
+  const of = <K extends WorkspacePart['kind']>(kind: K) =>
+    parts.filter((part): part is Extract<WorkspacePart, { kind: K }> => part.kind === kind);
+  expect(of('rig').map(({ document }) => demand(document).format)).toEqual([4, 4, 4]);
+  expect(of('gear').every(({ item }) => GEAR_KINDS.includes(item.kind))).toBe(true);
+  expect(of('settings')[0]!.settings).toMatchObject({ units: 'imperial' });
 });
 
 test('a damaged rig of any format is refused in words, not thrown', () => {

@@ -18,13 +18,14 @@ import { workspaceRoutes } from './workspace/workspaceRoutes';
 const BODY_LIMIT = '2mb';
 const SIGN_IN_LIMIT = '8kb';
 const GEAR_LIMIT = '32mb';
-const WORKSPACE_LIMIT = '256mb';
 
 /** What the API needs and the page does not: it may still be opening when the page is asked for. */
 export interface Backend {
   readonly db: Database;
   /** Null on loopback, where no sign-in is asked for. */
   readonly gate: Gatekeeper | null;
+  /** Where large texts pass through. */
+  readonly folder: string;
 }
 
 export interface AppOptions {
@@ -62,7 +63,7 @@ function apiWhenReady(backend: Promise<Backend>): Router {
   return router;
 }
 
-function apiRoutes({ db, gate }: Backend): Router {
+function apiRoutes({ db, gate, folder }: Backend): Router {
   const router = Router();
   router.use((_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
@@ -76,12 +77,11 @@ function apiRoutes({ db, gate }: Backend): Router {
   router.use('/session', express.json({ limit: SIGN_IN_LIMIT }), sessionRoutes(gate));
   router.use(demandSession(gate));
   router.use('/gear', bodiesAtOnce(4), express.json({ limit: GEAR_LIMIT }));
-  router.use('/workspace', bodiesAtOnce(1), express.json({ limit: WORKSPACE_LIMIT }));
   router.use(express.json({ limit: BODY_LIMIT }));
   router.use('/rigs', rigRoutes(db));
   router.use('/gear', gearRoutes(db));
   router.use('/settings', settingsRoutes(db));
-  router.use('/workspace', workspaceRoutes(db));
+  router.use('/workspace', workspaceRoutes(db, folder));
   return router;
 }
 

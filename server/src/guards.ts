@@ -3,6 +3,9 @@ import type { RequestHandler } from 'express';
 import helmet from 'helmet';
 import { KnownError } from './errors';
 
+/** The media type of a workspace: lines of JSON. */
+export const LINES = 'application/x-ndjson';
+
 const LOOPBACK_NAMES = ['localhost', '127.0.0.1', '[::1]'];
 
 export const isLoopback = (host: string): boolean =>
@@ -36,12 +39,16 @@ export function checkHostAndOrigin(boundHost: string): RequestHandler {
   };
 }
 
-/** A body must say that it is JSON, which a form of another site cannot. */
+/** A body must say that it is JSON, or lines of it, which a form of another site cannot. */
 export const demandJson: RequestHandler = (request, _response, next) => {
   const hasBody =
     request.headers['content-length'] !== undefined ||
     request.headers['transfer-encoding'] !== undefined;
-  if (hasBody && request.headers['content-length'] !== '0' && !request.is('application/json')) {
+  if (
+    hasBody &&
+    request.headers['content-length'] !== '0' &&
+    !request.is(['application/json', LINES])
+  ) {
     throw new KnownError('not-json', 'The body must be sent as application/json.');
   }
   next();

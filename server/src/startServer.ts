@@ -10,6 +10,8 @@ import { openPglite } from './db/pgliteDatabase';
 import { openPostgres } from './db/postgresDatabase';
 import { seedDemo } from './demo/seedDemo';
 import type { ServerOptions } from './options';
+import { keepHouse } from './rigs/housekeeping';
+import { fillListings } from './rigs/listings';
 import { upgradeRigs } from './rigs/upgradeRigs';
 import { Gatekeeper } from './session/passphrase';
 import { runWorkspaceCommand, type WorkspaceCommand } from './workspace/workspaceCommand';
@@ -46,6 +48,7 @@ export async function startServer(
   const backend = openBackend(options, paths);
   http.on('request', createApp({ host: options.host, logger, webFolder: paths.web, backend }));
   const { db } = await backend;
+  const leaveHouse = keepHouse(db, (error) => logger.error({ err: error }, 'housekeeping'));
   return {
     address,
     stop: async () => {
@@ -55,6 +58,7 @@ export async function startServer(
       const late = setTimeout(() => http.closeAllConnections(), GRACE_MS);
       await closed;
       clearTimeout(late);
+      await leaveHouse();
       await db.close();
       await lock?.release();
     },
@@ -88,6 +92,7 @@ async function openMigrated(options: ServerOptions, paths: ServerPaths): Promise
   const db = await openDatabase(options, paths);
   await migrate(db, await readMigrations(paths.migrations));
   await upgradeRigs(db);
+  await fillListings(db);
   return db;
 }
 
@@ -95,7 +100,7 @@ async function openBackend(options: ServerOptions, paths: ServerPaths): Promise<
   const db = await openMigrated(options, paths);
   if (options.demo) await seedDemo(db);
   const gate = options.passphrase === null ? null : await Gatekeeper.open(db, options.passphrase);
-  return { db, gate };
+  return { db, gate, folder: options.dataFolder };
 }
 
 function openDatabase(

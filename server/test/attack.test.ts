@@ -82,10 +82,11 @@ describe('a workspace', () => {
   const restore = (...rigs: readonly object[]) =>
     request(url)
       .post('/api/workspace')
-      .send({
-        overwrite: true,
-        workspace: { kind: 'gullwind-workspace', format: 2, rigs, gear: [], settings: null },
-      });
+      .query({ overwrite: true })
+      .type('application/x-ndjson')
+      .send(
+        JSON.stringify({ kind: 'gullwind-workspace', format: 2, rigs, gear: [], settings: null }),
+      );
 
   test.each<[string, object]>([
     ['a day that is none', { createdAt: '2026-99-99T10:00:00Z' }],

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { GearList, RigUse, Workspace } from '@gullwind/contract';
+import type { GearList, RigUse, WorkspacePart } from '@gullwind/contract';
 import {
   applyEdits,
   deviceOfClass,
@@ -12,6 +12,7 @@ import {
 } from '@gullwind/core';
 import request from 'supertest';
 import { expectProblem } from './support/expectProblem';
+import { partsIn } from './support/workspaces';
 import { runApp, type RunningApp } from './support/runningApp';
 
 /// The gear list and the whole workspace over HTTP.
@@ -115,35 +116,62 @@ test('what a rig was built from is told, and cannot be removed', async () => {
 });
 
 test('a workspace goes out, and comes back over what is there only when told to', async () => {
-  const { body: workspace } = await request(app.url).get('/api/workspace').expect(200);
-  const restore = (overwrite: unknown, value: unknown = workspace) =>
-    request(app.url).post('/api/workspace').send({ overwrite, workspace: value });
-  await expectProblem(restore(false), 409, 'workspace-not-empty');
-  await expectProblem(restore('yes'), 400, 'invalid-request');
+  const out = async () => {
+    const answer = await request(app.url)
+      .get('/api/workspace')
+      .buffer(true)
+      .parse((response, done) => {
+        let text = '';
+        response.setEncoding('utf8');
+        response.on('data', (piece: string) => (text += piece));
+        response.on('end', () => done(null, text));
+      })
+      .expect(200);
+    expect(answer.headers['content-disposition']).toMatch(
+      /^attachment; filename="gullwind-.*\.jsonl"$/u,
+    );
+    return answer.body as string;
+  };
+  const text = await out();
+  const restore = (query: object, body = text) =>
+    request(app.url).post('/api/workspace').query(query).type('application/x-ndjson').send(body);
+  await expectProblem(restore({}), 409, 'workspace-not-empty');
+  await expectProblem(restore({ overwrite: 'yes' }), 400, 'invalid-request');
+  await expectProblem(restore({ overwrite: true }, '{"kind":'), 400, 'invalid-request');
   await expectProblem(
-    restore(true, { ...(workspace as Workspace), format: 3 }),
+    restore({ overwrite: true }, text.replace('"format":3', '"format":4')),
     400,
     'invalid-request',
   );
-  await add(drive('after-the-backup')).expect(201);
-  await restore(true).expect(200);
-  // All is as it was, under revisions that nobody has seen.
-  const now = (await request(app.url).get('/api/workspace').expect(200)).body as Workspace;
-  const { gear, rigs, settings } = workspace as Workspace;
-  expect(now.settings).toEqual(settings);
-  for (const [i, { revision, revisions, ...rig }] of rigs.entries()) {
-    expect(now.rigs[i]).toMatchObject(rig);
-    expect(now.rigs[i]!.revision).toBe(revision + 1);
-    expect(now.rigs[i]!.revisions.map((one) => one.revision)).toEqual([
-      ...revisions.map((one) => one.revision),
-      revision + 1,
-    ]);
-  }
-  expect(now.gear.map(({ item, place }) => [item, place])).toEqual(
-    gear.map(({ item, place }) => [item, place]),
+  await expectProblem(
+    request(app.url).post('/api/workspace').send({ kind: 'gullwind-workspace' }),
+    415,
+    'not-json',
   );
-  now.gear.forEach(({ revision }, i) => expect(revision).toBeGreaterThan(gear[i]!.revision));
+  await add(drive('after-the-backup')).expect(201);
+  await restore({ overwrite: true }).expect(200);
+  // All is as it was, under revisions that nobody has seen.
+  const [before, now] = [await partsIn([text]), await partsIn([await out()])];
+  for (const part of before) {
+    const again = now.find((one) => nameOf(one) === nameOf(part));
+    if (part.kind === 'settings' || part.kind === 'revision') expect(again).toEqual(part);
+    else expect(again!.kind !== 'settings' && again!.revision).toBeGreaterThan(part.revision);
+  }
+  expect(now.some((part) => nameOf(part).includes('after-the-backup'))).toBe(false);
 });
+
+function nameOf(part: WorkspacePart): string {
+  switch (part.kind) {
+    case 'rig':
+      return part.id;
+    case 'revision':
+      return `${part.rig} at ${part.revision}`;
+    case 'gear':
+      return part.item.id;
+    case 'settings':
+      return 'settings';
+  }
+}
 
 test('an import of ten thousand cables is one request', async () => {
   const items = Array.from({ length: 10_000 }, (_, i) =>

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { request as rawRequest } from 'node:http';
 import { join } from 'node:path';
-import type { RigListing, StoredRig } from '@gullwind/contract';
+import type { RigPage, StoredRig } from '@gullwind/contract';
 import {
   applyEdits,
   insertBuffer,
@@ -53,17 +53,18 @@ test('a rig is made, read, changed, listed, taken off and put back', async () =>
   ]);
   expect(saved.body).toMatchObject({ id, revision: 2 });
   expect((await request(app.url).get(`/api/rigs/${id}`)).body).toMatchObject({ rig: longer });
-  const list = (await request(app.url).get('/api/rigs').expect(200)).body as RigListing[];
-  const listed = list.find((entry) => entry.id === id)!;
+  const { rigs, total } = (await request(app.url).get('/api/rigs').expect(200)).body as RigPage;
+  expect(total).toBe(rigs.length);
+  const listed = rigs.find((entry) => entry.id === id)!;
   expect(listed).toMatchObject({ name: 'board', revision: 2, pedals: 0, cableM: 18 });
-  expect(listed.figures!.trebleDb).toBeLessThan(-3);
-  expect(listed.points.at(-1)!.treble.trebleDb).toBeCloseTo(listed.figures!.trebleDb, 6);
+  expect(listed.trebleDb).toBeLessThan(-3);
+  expect(listed.points.at(-1)![1]).toBeCloseTo(listed.trebleDb!, 2);
   await request(app.url).delete(`/api/rigs/${id}`).expect(204);
   await expectProblem(request(app.url).get(`/api/rigs/${id}`), 404, 'rig-not-found');
   await request(app.url).post(`/api/rigs/${id}/restore`).expect(204);
   await request(app.url).get(`/api/rigs/${id}`).expect(200);
   const revisions = await request(app.url).get(`/api/rigs/${id}/revisions`).expect(200);
-  expect(revisions.body).toHaveLength(2);
+  expect(revisions.body).toMatchObject({ total: 2, revisions: [{ revision: 2 }, { revision: 1 }] });
 });
 
 test('a stale change is refused with both versions in hand', async () => {
@@ -146,14 +147,14 @@ describe('hostile values', () => {
     ['electrical.rows.0.devices', 'none', '“electrical.rows[0].devices” must be an array.'],
   ])('%s = %p', async (path, value, message) => {
     const copy = broken((at) => put(at, path, value));
-    const before = (await request(app.url).get('/api/rigs')).body.length;
+    const before = ((await request(app.url).get('/api/rigs')).body as RigPage).total;
     const problem = await expectProblem(
       request(app.url).post('/api/rigs').send({ id: randomUUID(), rig: copy }),
       400,
       'invalid-request',
     );
     expect(problem.problems!.map((found) => found.message)).toContain(message);
-    expect((await request(app.url).get('/api/rigs')).body).toHaveLength(before);
+    expect((await request(app.url).get('/api/rigs')).body).toMatchObject({ total: before });
   });
 
   test('a number that no double can hold', async () => {

@@ -44,7 +44,7 @@ test.each<[string, Error]>([
       host: '127.0.0.1',
       logger: pino({ level: 'silent' }),
       webFolder: null,
-      backend: Promise.resolve({ db, gate: null }),
+      backend: Promise.resolve({ db, gate: null, folder: '.' }),
     }),
   );
   await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve));

@@ -174,7 +174,7 @@ test('a first start that was cut off leaves nothing that the next one takes for 
   writeFileSync(join(folder, 'store.new', 'PG_VERSION'), '17\n');
   writeFileSync(join(folder, 'store', 'half'), '');
   const { child, url } = await start(folder);
-  expect(await (await fetch(`${url}/api/rigs`)).json()).toEqual([]);
+  expect(await (await fetch(`${url}/api/rigs`)).json()).toEqual({ total: 0, rigs: [] });
   expect(existsSync(join(folder, 'store.new'))).toBe(false);
   // What lay there is put aside, not deleted.
   const aside = readdirSync(folder).find((name) => name.startsWith('store.aside-'))!;

@@ -15,15 +15,9 @@ import { migrate, readMigrations } from '../src/db/migrate';
 import { DEMO_GEAR } from '../src/demo/demoGear';
 import { seedDemo } from '../src/demo/seedDemo';
 import { listGear } from '../src/gear/gearStore';
-import {
-  createRig,
-  findRig,
-  listRevisions,
-  listRigs,
-  setRigDeleted,
-  updateRig,
-  updateState,
-} from '../src/rigs/rigStore';
+import { createRig, findRig, setRigDeleted, updateRig, updateState } from '../src/rigs/rigStore';
+import { listRevisions } from '../src/rigs/revisions';
+import { listRigs as listPage } from '../src/rigs/rigList';
 import { upgradeRigs } from '../src/rigs/upgradeRigs';
 import { findSettings, putSettings } from '../src/settings/settingsStore';
 import { engines, MIGRATIONS, openMigrated } from './support/databases';
@@ -31,6 +25,9 @@ import { engines, MIGRATIONS, openMigrated } from './support/databases';
 const format1 = JSON.parse(
   readFileSync(new URL('../../contract/test/older/rigs1.json', import.meta.url), 'utf8'),
 ) as { rig: { name: string } }[];
+
+const listRigs = async (db: Database) =>
+  (await listPage(db, { search: '', sort: 'changed', from: 0, removed: false })).rigs;
 
 const all = engines();
 
@@ -96,7 +93,9 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
     ).toMatchObject({
       saved: { revision: 3 },
     });
-    expect((await listRevisions(db, id)).map(({ revision }) => revision)).toEqual([3, 2, 1]);
+    expect((await listRevisions(db, id)).revisions.map(({ revision }) => revision)).toEqual([
+      3, 2, 1,
+    ]);
     const kept = await db.query<{ document: Rig }>(
       'select document from rig_revisions where rig_id = $1 and revision = 2',
       [id],
@@ -114,7 +113,7 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
       saved: { revision: 2 },
     });
     expect(await findRig(db, id)).toMatchObject({ rig: { state: { positions: { d1: true } } } });
-    expect(await listRevisions(db, id)).toHaveLength(2);
+    expect((await listRevisions(db, id)).revisions).toHaveLength(2);
   });
 
   test('a foot-switch toggled by one hand is not lost by what another saves', async () => {
@@ -170,7 +169,7 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
       kind: 'saved',
       saved: { revision: 2 },
     });
-    expect(await listRevisions(db, id)).toHaveLength(2);
+    expect((await listRevisions(db, id)).revisions).toHaveLength(2);
   });
 
   test('of two changes at once exactly one is saved', async () => {
@@ -231,10 +230,9 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
 
   test('seeding twice adds nothing, and keeps what a user changed', async () => {
     await seedDemo(db);
-    const [first] = await listRigs(db).then((rigs) =>
-      rigs.filter(({ rig: { texts } }) => texts.name === 'Pit board'),
-    );
-    const renamed = { ...first!.rig, texts: { ...first!.rig.texts, name: 'Mine now' } };
+    const first = (await listRigs(db)).find(({ name }) => name === 'Pit board');
+    const { rig: pit } = (await findRig(db, first!.id))!;
+    const renamed = { ...pit, texts: { ...pit.texts, name: 'Mine now' } };
     await updateRig(db, first!.id, { basedOn: 1, rig: renamed });
     await seedDemo(db);
     expect(await findRig(db, first!.id)).toMatchObject({ rig: renamed });

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import type { RigListing } from '@gullwind/contract';
+import type { RigPage } from '@gullwind/contract';
 import { newRig } from '@gullwind/core';
 import request from 'supertest';
+import { fillListings } from '../src/rigs/listings';
 import { runApp, type RunningApp } from './support/runningApp';
 
 /// Documents of a later version, and broken ones, beside those that can be read.
@@ -21,14 +22,15 @@ test('a rig that this version cannot read is listed as what it is, and stands in
       ids[i],
       JSON.stringify(document),
     ]);
+  await fillListings(app.db);
   const whole = randomUUID();
   await request(app.url)
     .post('/api/rigs')
     .send({ id: whole, rig: newRig('whole') })
     .expect(201);
-  const list = (await request(app.url).get('/api/rigs').expect(200)).body as RigListing[];
+  const { rigs: list } = (await request(app.url).get('/api/rigs').expect(200)).body as RigPage;
   const [first, second] = ids.map((id) => list.find((entry) => entry.id === id)!);
-  expect(first).toMatchObject({ name: 'from tomorrow', figures: null });
+  expect(first).toMatchObject({ name: 'from tomorrow', trebleDb: null });
   expect(first!.unreadable).toContain('99');
   expect(second).toMatchObject({ name: 'half a rig', unreadable: expect.any(String) as string });
   expect(list.find((entry) => entry.id === whole)).toMatchObject({ unreadable: null });

@@ -1,21 +1,25 @@
 import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { readFileSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { DEFAULT_SETTINGS, readWorkspace, type Workspace } from '@gullwind/contract';
-import { newRig, withElectrical, type Rig } from '@gullwind/core';
+import { DEFAULT_SETTINGS, endLine, HEADER_LINE, type WorkspacePart } from '@gullwind/contract';
+import { newRig, type Rig } from '@gullwind/core';
 import fc from 'fast-check';
 import { randomItem } from '../../contract/test/randomGear';
 import { editOf, randomRig, recipe } from '../../core/test/rig/randomRig';
 import { applyEdit } from '@gullwind/core';
 import type { Database } from '../src/db/database';
 import { addGear, listGear, updateItem } from '../src/gear/gearStore';
-import { createRig, findRig, listRigs, setRigDeleted, updateRig } from '../src/rigs/rigStore';
+import { listRigs } from '../src/rigs/rigList';
+import { listRevisions, nameRevision } from '../src/rigs/revisions';
+import { createRig, findRig, setRigDeleted, updateRig } from '../src/rigs/rigStore';
 import { putSettings } from '../src/settings/settingsStore';
+import { DEMO_GEAR } from '../src/demo/demoGear';
 import { seedDemo } from '../src/demo/seedDemo';
-import { findWorkspace, restoreWorkspace } from '../src/workspace/workspaceStore';
+import { restore } from '../src/workspace/restore';
 import { engines, openMigrated, temporaryFolder } from './support/databases';
+import { linesIn, partsIn, put } from './support/workspaces';
 
 const all = engines();
 
@@ -44,7 +48,7 @@ describe.each(all.map((engine) => [engine.name, engine] as const))(
           }),
           fc.uniqueArray(randomItem, { maxLength: 4, selector: ({ id }) => id }),
           async (rigs, items) => {
-            for (const database of [db, other]) await restoreWorkspace(database, EMPTY, true);
+            for (const database of [db, other]) await put(database, EMPTY);
             for (const [rig, recipes, isDeleted] of rigs) {
               const id = randomUUID();
               let { revision } = (await createRig(db, id, rig))!;
@@ -58,14 +62,15 @@ describe.each(all.map((engine) => [engine.name, engine] as const))(
                 ({ revision } = result.saved);
               }
               if (isDeleted) await setRigDeleted(db, id, true);
+              else await nameRevision(db, id, 1, 'first night');
             }
             await addGear(db, items);
             await putSettings(db, { ...DEFAULT_SETTINGS, units: 'imperial' });
-            const workspace = await findWorkspace(db);
-            const read = readWorkspace(JSON.parse(JSON.stringify(workspace)));
-            if (read.kind === 'refused') throw new Error(JSON.stringify(read.problems));
-            await restoreWorkspace(other, read.value, false);
-            expect(await findWorkspace(other)).toEqual(workspace);
+            const lines = await linesIn(db);
+            expect(await put(other, await partsIn(lines), false)).toMatchObject({
+              kind: 'restored',
+            });
+            expect(await linesIn(other)).toEqual(lines);
           },
         ),
         { seed: 12, numRuns: 12 },
@@ -73,31 +78,87 @@ describe.each(all.map((engine) => [engine.name, engine] as const))(
     });
 
     test('over something it is only put when told to, and the demo is as it was', async () => {
-      for (const database of [db, other]) await restoreWorkspace(database, EMPTY, true);
+      for (const database of [db, other]) await put(database, EMPTY);
       await seedDemo(db);
-      const workspace = await findWorkspace(db);
+      const parts = await partsIn(await linesIn(db));
       const id = randomUUID();
       await createRig(other, id, newRig('mine'));
-      expect(await restoreWorkspace(other, workspace, false)).toBeNull();
+      expect(await put(other, parts, false)).toEqual({ kind: 'notEmpty' });
       expect((await findRig(other, id))!.rig.texts.name).toBe('mine');
-      expect(await restoreWorkspace(other, workspace, true)).toEqual({
-        rigs: workspace.rigs.length,
-        gear: workspace.gear.length,
+      const countOf = (kind: string) => parts.filter((part) => part.kind === kind).length;
+      expect(await put(other, parts)).toEqual({
+        kind: 'restored',
+        restored: { rigs: countOf('rig'), revisions: countOf('revision'), gear: countOf('gear') },
       });
       expect(await findRig(other, id)).toBeNull();
-      expect(await listRigs(other)).toEqual(await listRigs(db));
+      const query = { search: '', sort: 'changed', from: 0, removed: false } as const;
+      expect(await listRigs(other, query)).toEqual(await listRigs(db, query));
+    });
+
+    test('of two restores at once one wins and the other is refused', async () => {
+      const parts = await partsIn(await linesIn(db));
+      let go = () => undefined as void;
+      const gate = new Promise<void>((resolve) => (go = resolve));
+      async function* slow() {
+        yield* parts.slice(0, 1);
+        await gate;
+        yield* parts.slice(1);
+      }
+      const first = restore(other, slow(), true);
+      expect(await put(other, EMPTY)).toEqual({ kind: 'busy' });
+      go();
+      expect((await first).kind).toBe('restored');
+      expect((await put(other, parts)).kind).toBe('restored');
+    });
+
+    test('a rig that cannot be read is written as what it is, and is there again', async () => {
+      const id = randomUUID();
+      await createRig(db, id, newRig('of a later version'));
+      await db.query(
+        `update rigs set document = document || '{"format": 99}'::jsonb where id = $1`,
+        [id],
+      );
+      const lines = await linesIn(db);
+      expect(lines.find((line) => line.includes(id))).toMatch(/"unreadable":true\}$/u);
+      await put(other, await partsIn(lines));
+      const { rigs } = await listRigs(other, {
+        search: 'of a later version',
+        sort: 'name',
+        from: 0,
+        removed: false,
+      });
+      expect(rigs).toMatchObject([{ id, unreadable: expect.stringContaining('format') }]);
+      await put(db, EMPTY);
+    });
+
+    test('thousands of revisions go out and come in again', async () => {
+      await put(db, EMPTY);
+      const id = randomUUID();
+      await createRig(db, id, newRig('saved often'));
+      await db.query(
+        `insert into rig_revisions (rig_id, revision, document)
+         select rig_id, 1 + n, document from rig_revisions, generate_series(1, 5000) as n
+         where rig_id = $1`,
+        [id],
+      );
+      await db.query('update rigs set revision = 5001 where id = $1', [id]);
+      const lines = await linesIn(db);
+      expect(lines).toHaveLength(5001 + 3);
+      await put(other, await partsIn(lines));
+      expect((await listRevisions(other, id)).total).toBe(5001);
+      await put(db, EMPTY);
     });
 
     test('what was seen before a restore is not saved over what was put in its place', async () => {
       const id = randomUUID();
       const rig = newRig('seen');
       await createRig(other, id, rig);
-      const backup = await findWorkspace(other);
+      const backup = await partsIn(await linesIn(other));
       const named = (name: string): Rig => ({ ...rig, texts: { ...rig.texts, name } });
       expect(await updateRig(other, id, { basedOn: 1, rig: named('later') })).toMatchObject({
         saved: { revision: 2 },
       });
-      for (const put of [backup, EMPTY, backup]) await restoreWorkspace(other, put, true);
+      for (const parts of [backup, EMPTY, backup]) await put(other, parts);
       const { revision } = (await findRig(other, id))!;
       for (const basedOn of [1, 2, revision - 1])
         expect(await updateRig(other, id, { basedOn, rig: named('over it') })).toMatchObject({
@@ -111,14 +172,15 @@ describe.each(all.map((engine) => [engine.name, engine] as const))(
     });
 
     test('a restore that fails half-way leaves everything as it was', async () => {
-      const before = await findWorkspace(db);
-      const [first] = before.rigs;
-      const broken = { ...before, rigs: [first!, { ...first!, id: first!.id }] };
-      await expect(restoreWorkspace(db, broken, true)).rejects.toThrow();
-      expect(await findWorkspace(db)).toEqual(before);
+      const lines = await linesIn(db);
+      const parts = await partsIn(lines);
+      const first = parts.find(({ kind }) => kind === 'rig')!;
+      await expect(put(db, [...parts, first])).rejects.toThrow();
+      expect(await linesIn(db)).toEqual(lines);
     });
 
     test('an entry is changed from the revision it was seen at, added once, and listed', async () => {
+      await addGear(db, DEMO_GEAR);
       const [stored] = await listGear(db);
       const item = { ...stored!.item, note: 'another note', retired: true };
       const saved = await updateItem(db, item, stored!.revision);
@@ -134,69 +196,10 @@ describe.each(all.map((engine) => [engine.name, engine] as const))(
   },
 );
 
-const EMPTY: Workspace = {
-  kind: 'gullwind-workspace',
-  format: 2,
-  rigs: [],
-  gear: [],
-  settings: null,
-};
+const EMPTY: readonly WorkspacePart[] = [];
 
-describe('what is no workspace is refused with a sentence', () => {
-  const rig = { ...newRig('one') };
-  const kept = {
-    id: randomUUID(),
-    revision: 1,
-    createdAt: '2026-11-25T10:00:00.000000Z',
-    updatedAt: '2026-11-25T10:00:00.000000Z',
-    deletedAt: null,
-    document: rig,
-    revisions: [],
-  };
-  const circle = withElectrical(rig, {
-    rows: [
-      ...rig.electrical.rows,
-      { id: 'r2', at: { kind: 'loop', device: 'd9', loop: 0 }, devices: [], cables: [null] },
-    ],
-  });
-  test.each<[string, unknown, RegExp]>([
-    ['nothing', null, /must be of type object/u],
-    ['another format', { ...EMPTY, format: 9 }, /format.* is 9; this version reads format 2/u],
-    [
-      'a rig of a future format',
-      { ...EMPTY, rigs: [{ ...kept, document: { ...rig, format: 5 } }] },
-      /format.* is 5; this version reads format 4 and those before it/u,
-    ],
-    [
-      'a graph that ends nowhere',
-      { ...EMPTY, rigs: [{ ...kept, document: circle }] },
-      /which is not in the rig/u,
-    ],
-    ['a rig twice', { ...EMPTY, rigs: [kept, kept] }, /duplicate/u],
-    [
-      'absurd gear',
-      { ...EMPTY, gear: [{ place: 1, revision: 1, item: { kind: 'boat' } }] },
-      /must be one of/u,
-    ],
-    [
-      'a polluting key',
-      JSON.parse(
-        '{"kind":"gullwind-workspace","format":1,"rigs":[],"gear":[],"settings":null,"__proto__":{"polluted":1}}',
-      ),
-      /not allowed/u,
-    ],
-    [
-      'a moment that is none',
-      { ...EMPTY, rigs: [{ ...kept, createdAt: 'yesterday' }] },
-      /not a moment/u,
-    ],
-  ])('%s', (_, value, message) => {
-    const read = readWorkspace(value);
-    expect(read.kind).toBe('refused');
-    expect(read.kind === 'refused' && read.problems[0]!.message).toMatch(message);
-    expect(({} as Record<string, unknown>).polluted).toBeUndefined();
-  });
-});
+const ID = '5d0c7f6e-1a51-4c1e-9a01-000000000001';
+const MOMENT = '2026-11-25T10:00:00.000000Z';
 
 describe('from the command line', () => {
   const MAIN = fileURLToPath(new URL('../src/main.ts', import.meta.url));
@@ -213,33 +216,27 @@ describe('from the command line', () => {
 
   test('backup, restore on a fresh machine, refusal over work that is there', () => {
     const [one, two] = [temporaryFolder(), temporaryFolder()];
-    const file = join(one, 'all.json');
-    writeFileSync(join(one, 'small.json'), JSON.stringify({ ...EMPTY, gear: [] }));
+    const file = join(one, 'all.jsonl');
+    const older = { kind: 'gullwind-workspace', format: 2, rigs: [], gear: [], settings: null };
+    writeFileSync(join(one, 'small.json'), JSON.stringify(older));
     expect(run('restore', join(one, 'small.json'), '--data', one)).toMatchObject({ status: 0 });
     expect(run('backup', file, '--data', one)).toMatchObject({ status: 0 });
     expect(run('backup', file, '--data', one).said).toContain('is there already');
-    const workspace = JSON.parse(readFileSync(file, 'utf8')) as Workspace;
+    expect(readdirSync(one).filter((name) => name.includes('all.jsonl'))).toEqual(['all.jsonl']);
     const withRig = join(one, 'rig.json');
-    const moment = '2026-11-25T10:00:00.000000Z';
-    writeFileSync(
-      withRig,
-      JSON.stringify({
-        ...workspace,
-        rigs: [
-          {
-            id: randomUUID(),
-            revision: 1,
-            createdAt: moment,
-            updatedAt: moment,
-            deletedAt: null,
-            document: newRig('kept'),
-            revisions: [],
-          },
-        ],
-      }),
-    );
+    const kept = {
+      id: randomUUID(),
+      revision: 1,
+      createdAt: MOMENT,
+      updatedAt: MOMENT,
+      deletedAt: null,
+      document: newRig('kept'),
+      revisions: [],
+    };
+    // As some programs write it: with a mark.
+    writeFileSync(withRig, `\uFEFF${JSON.stringify({ ...older, rigs: [kept] }, null, 1)}`);
     expect(run('restore', withRig, '--data', two).said).toContain(
-      '1 rigs and 0 pieces of gear are back',
+      '1 rigs with 0 revisions and 0 pieces of gear are back',
     );
     expect(run('restore', withRig, '--data', two)).toMatchObject({
       status: 1,
@@ -248,5 +245,57 @@ describe('from the command line', () => {
     expect(run('restore', withRig, '--data', two, '--overwrite').status).toBe(0);
     writeFileSync(join(one, 'half.json'), '{"kind":');
     expect(run('restore', join(one, 'half.json'), '--data', two).said).toContain('is not JSON');
+    expect(run('restore', join(one, 'none.json'), '--data', two).said).toContain('no file');
+    const cut = readFileSync(file, 'utf8').trim().split('\n').slice(0, -1).join('\n');
+    writeFileSync(join(one, 'cut.jsonl'), cut);
+    expect(run('restore', join(one, 'cut.jsonl'), '--data', two, '--overwrite').said).toContain(
+      'cut short: its end is missing. Nothing was changed.',
+    );
+  });
+
+  test('a backup for which there is no room leaves no file', () => {
+    const folder = temporaryFolder();
+    const rig = newRig('large');
+    const note = 'x'.repeat(1500);
+    const document = { ...rig, texts: { ...rig.texts, note } };
+    const revisions = Array.from({ length: 6000 }, (_, i) => i + 1).map((revision) =>
+      JSON.stringify({
+        kind: 'revision',
+        rig: ID,
+        revision,
+        savedAt: MOMENT,
+        name: null,
+        document,
+      }),
+    );
+    const kept = { id: ID, revision: 6000, createdAt: MOMENT, updatedAt: MOMENT, deletedAt: null };
+    writeFileSync(
+      join(folder, 'large.jsonl'),
+      [
+        HEADER_LINE,
+        JSON.stringify({ kind: 'rig', ...kept, document }),
+        ...revisions,
+        endLine({ rigs: 1, revisions: 6000, gear: 0 }),
+      ].join('\n'),
+    );
+    expect(run('restore', join(folder, 'large.jsonl'), '--data', folder).status).toBe(0);
+    // The largest file that may be made is above those of the database, and below the backup.
+    const { status, stderr } = spawnSync(
+      'sh',
+      [
+        '-c',
+        `trap '' XFSZ; ulimit -f 36000; exec "$0" --import tsx "$@"`,
+        process.execPath,
+        MAIN,
+        'backup',
+        join(folder, 'full.jsonl'),
+        '--data',
+        folder,
+      ],
+      { encoding: 'utf8' },
+    );
+    expect(stderr).toContain('There is no room for the backup');
+    expect(status).toBe(1);
+    expect(readdirSync(folder).filter((name) => name.startsWith('full'))).toEqual([]);
   });
 });

@@ -1,11 +1,9 @@
 import { readIds, readItems, readUpdateItem, type RigUse } from '@gullwind/contract';
-import { usesOfGear } from '@gullwind/core';
 import { Router } from 'express';
-import type { Database, Queryable } from '../db/database';
+import type { Database } from '../db/database';
 import { KnownError } from '../errors';
 import { demand } from '../parse';
-import { readOff } from '../rigs/listRig';
-import { listRigs } from '../rigs/rigStore';
+import { listUses } from '../rigs/rigList';
 import { addGear, listGear, removeGear, updateItem } from './gearStore';
 
 export function gearRoutes(db: Database): Router {
@@ -48,15 +46,6 @@ export function gearRoutes(db: Database): Router {
   });
 
   return router;
-}
-
-async function listUses(db: Queryable): Promise<readonly RigUse[]> {
-  const rigs = await listRigs(db);
-  return rigs.flatMap(({ id, rig }) => {
-    const uses = readOff(rig, usesOfGear);
-    if ('unreadable' in uses) return [];
-    return uses.value.map((use) => ({ ...use, rigId: id, rigName: rig.texts.name }));
-  });
 }
 
 const noSuchItem = (id: string) =>

@@ -1,28 +1,38 @@
-import { readCreateRig, readRigId, readUpdateRig, readUpdateState } from '@gullwind/contract';
+import {
+  readCreateRig,
+  readRevision,
+  readRevisionName,
+  readRigId,
+  readRigQuery,
+  readUpdateRig,
+  readUpdateState,
+} from '@gullwind/contract';
 import { Router, type Request } from 'express';
 import type { Database } from '../db/database';
 import { KnownError } from '../errors';
 import { demand } from '../parse';
-import { listRig } from './listRig';
-import {
-  createRig,
-  findRig,
-  listRevisions,
-  listRigs,
-  setRigDeleted,
-  updateRig,
-  updateState,
-} from './rigStore';
+import { findRevision, listRevisions, nameRevision } from './revisions';
+import { listNames, listRigs } from './rigList';
+import { createRig, findRig, setRigDeleted, updateRig, updateState } from './rigStore';
 
 const idOf = (request: Request): string => demand(readRigId(request.params.id));
+
+const revisionOf = (request: Request): number => demand(readRevision(request.params.revision));
+
+const noSuchRevision = (revision: number) =>
+  new KnownError('revision-not-found', `There is no revision ${revision} that can be read.`);
 
 const noSuchRig = (id: string) => new KnownError('rig-not-found', `There is no rig “${id}”.`);
 
 export function rigRoutes(db: Database): Router {
   const router = Router();
 
-  router.get('/', async (_request, response) => {
-    response.json((await listRigs(db)).map(listRig));
+  router.get('/', async (request, response) => {
+    response.json(await listRigs(db, demand(readRigQuery(request.query))));
+  });
+
+  router.get('/names', async (_request, response) => {
+    response.json(await listNames(db));
   });
 
   router.post('/', async (request, response) => {
@@ -65,7 +75,23 @@ export function rigRoutes(db: Database): Router {
   });
 
   router.get('/:id/revisions', async (request, response) => {
-    response.json(await listRevisions(db, idOf(request)));
+    const { before } = request.query;
+    const earlier = before === undefined ? null : demand(readRevision(before));
+    response.json(await listRevisions(db, idOf(request), earlier));
+  });
+
+  router.get('/:id/revisions/:revision', async (request, response) => {
+    const [id, revision] = [idOf(request), revisionOf(request)];
+    const rig = await findRevision(db, id, revision);
+    if (!rig) throw noSuchRevision(revision);
+    response.json({ rig });
+  });
+
+  router.put('/:id/revisions/:revision', async (request, response) => {
+    const [id, revision] = [idOf(request), revisionOf(request)];
+    const { name } = demand(readRevisionName(request.body));
+    if (!(await nameRevision(db, id, revision, name))) throw noSuchRevision(revision);
+    response.status(204).end();
   });
 
   return router;

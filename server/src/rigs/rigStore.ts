@@ -1,13 +1,7 @@
-import type {
-  RevisionListing,
-  SavedRig,
-  StoredRig,
-  UpdatedRig,
-  UpdateRig,
-  UpdateState,
-} from '@gullwind/contract';
+import type { SavedRig, StoredRig, UpdatedRig, UpdateRig, UpdateState } from '@gullwind/contract';
 import { isSameState, mergeState, RIG_FORMAT, type Rig, type SwitchState } from '@gullwind/core';
 import type { Database, Queryable } from '../db/database';
+import { keepListing } from './listings';
 
 interface SavedRow {
   readonly id: string;
@@ -30,13 +24,6 @@ const savedRig = ({ id, revision, updated_at }: SavedRow): SavedRig => ({
 
 const storedRig = (row: RigRow): StoredRig => ({ ...savedRig(row), rig: row.document });
 
-export async function listRigs(db: Queryable): Promise<readonly StoredRig[]> {
-  const rows = await db.query<RigRow>(
-    `select ${COLUMNS} from rigs where deleted_at is null order by created_at, id`,
-  );
-  return rows.map(storedRig);
-}
-
 export async function findRig(db: Queryable, id: string): Promise<StoredRig | null> {
   const [row] = await db.query<RigRow>(
     `select ${COLUMNS} from rigs where id = $1 and deleted_at is null`,
@@ -49,12 +36,14 @@ export async function findRig(db: Queryable, id: string): Promise<StoredRig | nu
 export async function createRig(db: Database, id: string, rig: Rig): Promise<SavedRig | null> {
   return db.transaction(async (tx) => {
     const [row] = await tx.query<SavedRow>(
-      `insert into rigs (id, revision, document) values ($1, 1, $2::jsonb)
+      `insert into rigs (id, revision, document)
+       values ($1::uuid, coalesce((select revision from removed where id = $1::uuid::text), 0) + 1, $2::jsonb)
        on conflict (id) do nothing returning ${SAVED}`,
       [id, JSON.stringify(rig)],
     );
     if (!row) return null;
     await keepRevision(tx, id);
+    await keepListing(tx, id, rig);
     return savedRig(row);
   });
 }
@@ -135,6 +124,7 @@ async function appendRevision(tx: Queryable, id: string, rig: Rig, step: 0 | 1):
     [id, JSON.stringify(rig), step],
   );
   if (step === 1) await keepRevision(tx, id);
+  await keepListing(tx, id, rig);
   return savedRig(row!);
 }
 
@@ -154,18 +144,4 @@ export async function setRigDeleted(db: Queryable, id: string, deleted: boolean)
     [id, deleted],
   );
   return rows.length === 1;
-}
-
-export async function listRevisions(
-  db: Queryable,
-  id: string,
-): Promise<readonly RevisionListing[]> {
-  const rows = await db.query<{ revision: number; saved_at: Date | string }>(
-    `select revision, saved_at from rig_revisions where rig_id = $1 order by revision desc`,
-    [id],
-  );
-  return rows.map(({ revision, saved_at }) => ({
-    revision,
-    savedAt: new Date(saved_at).toISOString(),
-  }));
 }

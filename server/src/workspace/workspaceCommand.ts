@@ -1,7 +1,10 @@
-import { readFile, writeFile } from 'node:fs/promises';
-import { readWorkspace } from '@gullwind/contract';
+import { existsSync } from 'node:fs';
+import { open, rename, rm } from 'node:fs/promises';
+import { readWorkspace, rereadWorkspace, WorkspaceRefused } from '@gullwind/contract';
 import type { Database } from '../db/database';
-import { findWorkspace, restoreWorkspace } from './workspaceStore';
+import { backUp } from './backUp';
+import { restore } from './restore';
+import { bytesOf, isFull, Writing } from './spool';
 
 export type WorkspaceCommand =
   | { readonly kind: 'backup'; readonly file: string }
@@ -13,40 +16,59 @@ export type WorkspaceCommand =
  * @returns what was done, in a sentence
  * @throws Error with a sentence where nothing was done
  */
-export async function runWorkspaceCommand(
-  db: Database,
-  command: WorkspaceCommand,
-): Promise<string> {
-  if (command.kind === 'backup') {
-    const workspace = await findWorkspace(db);
-    // Never over a backup that is there already.
-    await writeFile(command.file, `${JSON.stringify(workspace, null, 1)}\n`, { flag: 'wx' }).catch(
-      (error: NodeJS.ErrnoException) => {
-        throw error.code === 'EEXIST'
-          ? new Error(`${command.file} is there already; name another file.`)
-          : error;
-      },
-    );
-    return `${workspace.rigs.length} rigs and ${workspace.gear.length} pieces of gear are in ${command.file}.`;
-  }
-  const read = readWorkspace(parse(await readFile(command.file, 'utf8'), command.file));
-  if (read.kind === 'refused') {
-    const [first] = read.problems;
-    throw new Error(`${command.file}: ${first!.path}: ${first!.message} Nothing was changed.`);
-  }
-  const restored = await restoreWorkspace(db, read.value, command.overwrite);
-  if (!restored) {
-    throw new Error(
-      'There are rigs or gear in this data directory already. Nothing was changed; --overwrite puts the backup in their place.',
-    );
-  }
-  return `${restored.rigs} rigs and ${restored.gear} pieces of gear are back from ${command.file}.`;
+export function runWorkspaceCommand(db: Database, command: WorkspaceCommand): Promise<string> {
+  return command.kind === 'backup'
+    ? backUpTo(db, command.file)
+    : restoreFrom(db, command.file, command.overwrite);
 }
 
-function parse(text: string, file: string): unknown {
+/** The file is there when it is whole, or not at all; never over one that is there already. */
+async function backUpTo(db: Database, path: string): Promise<string> {
+  if (existsSync(path)) throw new Error(`${path} is there already; name another file.`);
+  const unfinished = `${path}.unfinished`;
   try {
-    return JSON.parse(text);
-  } catch {
-    throw new Error(`${file} is not JSON: it could not be read to its end. Nothing was changed.`);
+    const file = await open(unfinished, 'w');
+    try {
+      const writing = new Writing(file);
+      const counts = await backUp(db, (line) => writing.write(`${line}\n`));
+      await writing.flush();
+      await file.sync();
+      await rename(unfinished, path);
+      return `${counts.rigs} rigs with ${counts.revisions} revisions and ${counts.gear} pieces of gear are in ${path}.`;
+    } finally {
+      await file.close();
+    }
+  } catch (error) {
+    await rm(unfinished, { force: true });
+    throw isFull(error)
+      ? new Error(`There is no room for the backup at ${path}. No file was made.`)
+      : error;
+  }
+}
+
+async function restoreFrom(db: Database, path: string, overwrite: boolean): Promise<string> {
+  const file = await open(path, 'r').catch((error: NodeJS.ErrnoException) => {
+    throw error.code === 'ENOENT' ? new Error(`There is no file ${path}.`) : error;
+  });
+  try {
+    for await (const _ of readWorkspace(bytesOf(file)));
+    const result = await restore(db, rereadWorkspace(bytesOf(file)), overwrite);
+    switch (result.kind) {
+      case 'restored': {
+        const { rigs, revisions, gear } = result.restored;
+        return `${rigs} rigs with ${revisions} revisions and ${gear} pieces of gear are back from ${path}.`;
+      }
+      case 'notEmpty':
+        throw new Error(
+          'There are rigs or gear in this data directory already. Nothing was changed; --overwrite puts the backup in their place.',
+        );
+      case 'busy':
+        throw new Error('Another restore is at work. Nothing was changed.');
+    }
+  } catch (error) {
+    if (!(error instanceof WorkspaceRefused)) throw error;
+    throw new Error(`${path}: ${error.message} Nothing was changed.`, { cause: error });
+  } finally {
+    await file.close();
   }
 }

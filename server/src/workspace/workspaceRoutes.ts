@@ -1,28 +1,88 @@
-import { readRestore } from '@gullwind/contract';
-import { Router } from 'express';
+import {
+  readOverwrite,
+  readWorkspace,
+  rereadWorkspace,
+  WorkspaceRefused,
+} from '@gullwind/contract';
+import { Router, type Request } from 'express';
+import type { FileHandle } from 'node:fs/promises';
+import { pipeline } from 'node:stream/promises';
 import type { Database } from '../db/database';
 import { KnownError } from '../errors';
+import { LINES } from '../guards';
 import { demand } from '../parse';
-import { findWorkspace, restoreWorkspace } from './workspaceStore';
+import { backUp } from './backUp';
+import { restore } from './restore';
+import { bytesOf, withSpool, Writing } from './spool';
 
-export function workspaceRoutes(db: Database): Router {
+const MOST_BYTES = 8 * 2 ** 30;
+
+/**
+ * Both ways go through a file in `folder`: the database is not held up by whoever reads slowly or sends slowly, and
+ * nothing of a backup is sent before the whole of it is there.
+ */
+export function workspaceRoutes(db: Database, folder: string): Router {
   const router = Router();
 
-  router.get('/', async (_request, response) => {
-    response.json(await findWorkspace(db));
-  });
+  router.get('/', (request, response) =>
+    withSpool(folder, async (file) => {
+      const writing = new Writing(file);
+      await backUp(db, (line) => writing.write(`${line}\n`));
+      await writing.flush();
+      const { size } = await file.stat();
+      response.setHeader('Content-Length', size);
+      response.setHeader('Content-Disposition', `attachment; filename="${nameOfToday()}"`);
+      response.type(LINES);
+      if (request.method === 'HEAD') return void response.end();
+      // Whoever goes before the end has what was sent.
+      await pipeline(bytesOf(file), response).catch(() => response.destroy());
+    }),
+  );
 
-  router.post('/', async (request, response) => {
-    const { workspace, overwrite } = demand(readRestore(request.body));
-    const restored = await restoreWorkspace(db, workspace, overwrite);
-    if (!restored) {
-      throw new KnownError(
-        'workspace-not-empty',
-        'There are rigs or gear here already. Nothing was changed; say that they are to be overwritten.',
-      );
-    }
-    response.json(restored);
+  router.post('/', (request, response) => {
+    const overwrite = demand(readOverwrite(request.query.overwrite));
+    return withSpool(folder, async (file) => {
+      await receive(request, file);
+      const result = await restore(db, parts(file), overwrite);
+      if (result.kind === 'restored') response.json(result.restored);
+      else throw refusalOf(result.kind);
+    });
   });
 
   return router;
+}
+
+const nameOfToday = () => `gullwind-${new Date().toISOString().slice(0, 10)}.jsonl`;
+
+const refusalOf = (kind: 'notEmpty' | 'busy') =>
+  kind === 'busy'
+    ? new KnownError('restore-running', 'Another restore is at work. Nothing was changed.')
+    : new KnownError(
+        'workspace-not-empty',
+        'There are rigs or gear here already. Nothing was changed; say that they are to be overwritten.',
+      );
+
+const parts = (file: FileHandle) => rereadWorkspace(bytesOf(file));
+
+/** Takes a workspace in, and looks at all of it before anything is changed. */
+async function receive(request: Request, file: FileHandle): Promise<void> {
+  if (!request.is(LINES)) throw new KnownError('not-json', `A workspace is sent as ${LINES}.`);
+  if (request.headers['content-encoding'] ?? '' !== '')
+    throw new KnownError('not-json', 'A workspace is sent as it is, not packed.');
+  let size = 0;
+  for await (const piece of request as AsyncIterable<Buffer>) {
+    size += piece.length;
+    if (size > MOST_BYTES)
+      throw new KnownError(
+        'body-too-large',
+        `The body is larger than the most, ${MOST_BYTES / 2 ** 30} GiB.`,
+      );
+    await file.appendFile(piece);
+  }
+  try {
+    for await (const _ of readWorkspace(bytesOf(file)));
+  } catch (error) {
+    if (!(error instanceof WorkspaceRefused)) throw error;
+    throw new KnownError('invalid-request', error.message, { problems: error.problems });
+  }
 }

@@ -20,12 +20,13 @@ export async function runApp(
   options: { passphrase?: string; webFolder?: string; host?: string } = {},
 ): Promise<RunningApp> {
   const { passphrase, webFolder = null, host = '127.0.0.1' } = options;
-  const db = await openMigrated(() => openPglite(join(temporaryFolder(), 'store'), TEMPLATE));
+  const folder = temporaryFolder();
+  const db = await openMigrated(() => openPglite(join(folder, 'store'), TEMPLATE));
   const gate = passphrase === undefined ? null : await Gatekeeper.open(db, passphrase);
   const log: string[] = [];
   const logger = pino({ level: 'error' }, { write: (line: string) => log.push(line) });
   const http: Server = createServer(
-    createApp({ host, logger, webFolder, backend: Promise.resolve({ db, gate }) }),
+    createApp({ host, logger, webFolder, backend: Promise.resolve({ db, gate, folder }) }),
   );
   await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve));
   return {

@@ -1,17 +1,19 @@
-import type {
-  CreateRig,
-  GearList,
-  Restored,
-  RestoreWorkspace as RestoreRequest,
-  RigUse,
-  SavedRig,
-  StoredItem,
-  UpdateItem,
-  Workspace,
-  RigListing,
-  SessionState,
-  Settings,
-  StoredRig,
+import {
+  MOST_LISTED,
+  MOST_REVISIONS,
+  type CreateRig,
+  type GearList,
+  type Restored,
+  type RigUse,
+  type SavedRig,
+  type StoredItem,
+  type UpdateItem,
+  type RevisionPage,
+  type RigPage,
+  type RigQuery,
+  type SessionState,
+  type Settings,
+  type StoredRig,
 } from '@gullwind/contract';
 import type { GearItem } from '@gullwind/core';
 import { createApi, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
@@ -30,13 +32,48 @@ const baseQuery: BaseQueryFn<string | Question, unknown, Failure> = async (
 export const api = createApi({
   reducerPath: 'api',
   baseQuery,
-  tagTypes: ['rigs', 'gear', 'settings', 'session'],
+  tagTypes: ['rigs', 'revisions', 'gear', 'settings', 'session'],
   // eslint-disable-next-line house/own-lines -- a list of requests, one entry each; nothing happens in it
   endpoints: (build) => ({
-    listRigs: build.query<readonly RigListing[], void>({
-      query: () => '/rigs',
+    listRigs: build.infiniteQuery<RigPage, Omit<RigQuery, 'from'>, number>({
+      infiniteQueryOptions: {
+        initialPageParam: 0,
+        getNextPageParam: ({ total }, pages) => {
+          const from = pages.length * MOST_LISTED;
+          return from < total ? from : undefined;
+        },
+      },
+      query: ({ queryArg: { search, sort, removed }, pageParam }) =>
+        `/rigs?${new URLSearchParams({ search, sort, from: String(pageParam), removed: String(removed) })}`,
       providesTags: ['rigs'],
       keepUnusedDataFor: 0,
+    }),
+    listNames: build.query<readonly { readonly id: string; readonly name: string }[], void>({
+      query: () => '/rigs/names',
+      providesTags: ['rigs'],
+      keepUnusedDataFor: 0,
+    }),
+    listRevisions: build.infiniteQuery<RevisionPage, string, number | null>({
+      infiniteQueryOptions: {
+        initialPageParam: null,
+        getNextPageParam: ({ revisions }) =>
+          revisions.length < MOST_REVISIONS ? undefined : revisions.at(-1)!.revision,
+      },
+      query: ({ queryArg, pageParam }) =>
+        `/rigs/${queryArg}/revisions${pageParam === null ? '' : `?before=${pageParam}`}`,
+      providesTags: ['revisions'],
+      keepUnusedDataFor: 0,
+    }),
+    nameRevision: build.mutation<
+      null,
+      { readonly id: string; readonly revision: number; readonly name: string | null }
+    >({
+      query: ({ id, revision, name }) => ({
+        path: `/rigs/${id}/revisions/${revision}`,
+        method: 'PUT',
+        body: { name },
+      }),
+      invalidatesTags: ['revisions'],
     }),
     getRig: build.query<StoredRig, string>({
       query: (id) => `/rigs/${id}`,
@@ -90,9 +127,15 @@ export const api = createApi({
         }
       },
     }),
-    getWorkspace: build.query<Workspace, void>({ query: () => '/workspace', keepUnusedDataFor: 0 }),
-    restoreWorkspace: build.mutation<Restored, RestoreRequest>({
-      query: (body) => ({ path: '/workspace', method: 'POST', body }),
+    restoreWorkspace: build.mutation<
+      Restored,
+      { readonly file: Blob; readonly overwrite: boolean }
+    >({
+      query: ({ file, overwrite }) => ({
+        path: `/workspace?overwrite=${overwrite}`,
+        method: 'POST',
+        body: file,
+      }),
       invalidatesTags: ['rigs', 'gear', 'settings'],
     }),
     getSettings: build.query<Settings, void>({
@@ -119,7 +162,10 @@ export const api = createApi({
 });
 
 export const {
-  useListRigsQuery,
+  useListRigsInfiniteQuery,
+  useListNamesQuery,
+  useListRevisionsInfiniteQuery,
+  useNameRevisionMutation,
   useGetRigQuery,
   useCreateRigMutation,
   useDeleteRigMutation,

@@ -2,13 +2,15 @@ import DarkModeOutlined from '@mui/icons-material/DarkModeOutlined';
 import LightModeOutlined from '@mui/icons-material/LightModeOutlined';
 import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
+import History from '@mui/icons-material/History';
 import KeyboardOutlined from '@mui/icons-material/KeyboardOutlined';
 import { Button, IconButton, Tooltip } from '@mui/material';
-import { memo, type ReactNode } from 'react';
+import { memo, useState, type ReactNode } from 'react';
 import { useAppDispatch } from '../../app/storeHooks';
 import { useSettings, useThemeMode } from '../../app/useSettings';
 import { useShowKeys } from '../../app/showKeys';
 import { editorActions } from './editorSlice';
+import { RevisionsDialog } from './RevisionsDialog';
 
 interface Props {
   readonly canUndo: boolean;
@@ -30,6 +32,7 @@ export const RigTools = memo(function RigTools({ canUndo, canRedo }: Props) {
       <Tool label="Redo" isOff={!canRedo} onClick={() => dispatch(editorActions.redone())}>
         <Redo fontSize="small" />
       </Tool>
+      <Revisions />
       <Button
         size="small"
         color="inherit"
@@ -55,6 +58,18 @@ export const RigTools = memo(function RigTools({ canUndo, canRedo }: Props) {
     </>
   );
 });
+
+function Revisions() {
+  const [isLooking, setLooking] = useState(false);
+  return (
+    <>
+      <Tool label="Kept revisions" onClick={() => setLooking(true)}>
+        <History fontSize="small" />
+      </Tool>
+      {isLooking && <RevisionsDialog onClose={() => setLooking(false)} />}
+    </>
+  );
+}
 
 function Tool({
   label,

@@ -176,6 +176,8 @@ export const editorSlice = createSlice({
       state.open?.id === id ? { ...state, open: null } : state,
     ),
     edited: plainly<Edit>((state, edit) => perform(state, { kind: 'edit', edit })),
+    /** A whole rig in the place of this one, as one step. */
+    replaced: plainly<Rig>((state, rig) => perform(state, { kind: 'whole', rig })),
     /** An edit in the making; null lets go of it. */
     previewed: onOpen<Edit | null>((_open, preview) => ({ preview })),
     undone: plainly<void>((state) => travel(state, 'past', 'future')),

@@ -27,7 +27,7 @@ import { ImportGear } from './ImportGear';
 import { RestoreWorkspace } from './RestoreWorkspace';
 
 type Opened = {
-  readonly name: string;
+  readonly file: File;
   readonly found: LookedAt;
   /** Tells one file from the next: each is looked at afresh. */
   readonly at: number;
@@ -47,7 +47,7 @@ export function Intake({ children }: { readonly children: ReactNode }) {
     async (file: File) => {
       const found = await lookAt(file);
       if (found.kind === 'rig') await addRig(found.rig);
-      else setOpened({ name: file.name, found, at: ++openings.current });
+      else setOpened({ file, found, at: ++openings.current });
     },
     [addRig],
   );
@@ -81,13 +81,13 @@ interface OpenedProps extends NonNullable<Opened> {
 }
 
 /** What a file turned out to be. */
-function OpenedFile({ name, found, onClose }: OpenedProps) {
-  const shared = { name, onClose };
+function OpenedFile({ file, found, onClose }: OpenedProps) {
+  const shared = { name: file.name, onClose };
   switch (found.kind) {
     case 'table':
       return <ImportGear {...shared} table={found.table} guessed={found.columns} />;
     case 'workspace':
-      return <RestoreWorkspace {...shared} workspace={found.workspace} />;
+      return <RestoreWorkspace file={file} holds={found.holds} onClose={onClose} />;
     case 'refused':
       return <Refused {...shared} problems={found.problems} />;
     case 'rig':
@@ -97,7 +97,7 @@ function OpenedFile({ name, found, onClose }: OpenedProps) {
 
 async function lookAt(file: File): Promise<LookedAt> {
   try {
-    return await filesWorker().look(new Uint8Array(await file.arrayBuffer()));
+    return await filesWorker().look(file);
   } catch (error) {
     const message = `It could not be read: ${(error as Error).message}`;
     return { kind: 'refused', problems: [{ path: 'file', message }] };

@@ -13,7 +13,7 @@ export function OpenFileButton({ children }: { readonly children: string }) {
         ref={input}
         type="file"
         aria-label={children}
-        accept=".csv,.txt,.tsv,.json"
+        accept=".csv,.txt,.tsv,.json,.jsonl"
         hidden
         onChange={(event) => {
           const [file] = event.target.files ?? [];

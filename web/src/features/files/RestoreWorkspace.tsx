@@ -1,4 +1,3 @@
-import type { Workspace } from '@gullwind/contract';
 import {
   Alert,
   Button,
@@ -10,21 +9,22 @@ import {
 } from '@mui/material';
 import { useState } from 'react';
 import { messageOf, useRestoreWorkspaceMutation } from '../../app/api';
+import type { WorkspaceHolds } from '../../workers/files.worker';
 import { useBackUp } from './useBackUp';
 
 interface Props {
-  readonly name: string;
-  readonly workspace: Workspace;
+  readonly file: File;
+  readonly holds: WorkspaceHolds;
   readonly onClose: () => void;
 }
 
 /** Brings a backup back: at once where there is nothing yet, over what is there only when told to. */
-export function RestoreWorkspace({ name, workspace, onClose }: Props) {
+export function RestoreWorkspace({ file, holds, onClose }: Props) {
   const [restore, { isLoading }] = useRestoreWorkspaceMutation();
   const [message, setMessage] = useState<string | null>(null);
   const [isTaken, setTaken] = useState(false);
   const bring = async (overwrite: boolean) => {
-    const answer = await restore({ workspace, overwrite });
+    const answer = await restore({ file, overwrite });
     if (answer.error) {
       setMessage(messageOf(answer.error));
       setTaken('status' in answer.error && answer.error.status === 409);
@@ -34,15 +34,12 @@ export function RestoreWorkspace({ name, workspace, onClose }: Props) {
     window.location.assign('/');
   };
   const backUp = useBackUp();
-  const onList = workspace.rigs.filter(({ deletedAt }) => deletedAt === null).length;
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="restore-title">
-      <DialogTitle id="restore-title">Restore {name}?</DialogTitle>
+      <DialogTitle id="restore-title">Restore {file.name}?</DialogTitle>
       <DialogContent>
-        <Typography gutterBottom>
-          It holds {onList} {onList === 1 ? 'rig' : 'rigs'} with all their revisions,{' '}
-          {workspace.gear.length} pieces of gear{workspace.settings ? ', and settings' : ''}.
-        </Typography>
+        <Typography gutterBottom>{sayHeld(holds)}</Typography>
+        {isLoading && <Typography role="status">Restoring …</Typography>}
         {message && <Alert severity="warning">{message}</Alert>}
       </DialogContent>
       <DialogActions>
@@ -67,4 +64,11 @@ export function RestoreWorkspace({ name, workspace, onClose }: Props) {
       </DialogActions>
     </Dialog>
   );
+}
+
+function sayHeld({ onList, revisions, removed, gear, hasSettings }: WorkspaceHolds): string {
+  const rigs = `${onList} ${onList === 1 ? 'rig' : 'rigs'} with all their revisions (${revisions.toLocaleString('en')})`;
+  const gone = removed > 0 ? [`${removed} removed`] : [];
+  const settings = hasSettings ? ', and settings' : '';
+  return `It holds ${[rigs, ...gone, `${gear} pieces of gear`].join(', ')}${settings}.`;
 }

@@ -1,27 +1,15 @@
-import type { Workspace } from '@gullwind/contract';
+import fileSaver from 'file-saver';
 import { useSnackbar } from 'notistack';
 import { useCallback } from 'react';
-import { api, messageOf } from '../../app/api';
-import { useAppDispatch } from '../../app/storeHooks';
-import { saveText } from './saveText';
+import { askFile, sayFailed } from '../../app/http';
 
-/** Everything to a file; where the server does not give it, that is said. */
+/** Everything to a file, under the day it was made; where the server does not give it, that is said. */
 export function useBackUp(): () => Promise<void> {
-  const dispatch = useAppDispatch();
   const { enqueueSnackbar } = useSnackbar();
   return useCallback(async () => {
-    const { data, error } = await dispatch(
-      api.endpoints.getWorkspace.initiate(undefined, { forceRefetch: true }),
-    );
-    if (data) saveWorkspace(data);
-    else enqueueSnackbar(messageOf(error), { variant: 'warning' });
-  }, [dispatch, enqueueSnackbar]);
+    const answer = await askFile('/workspace');
+    if (answer.kind === 'ok')
+      fileSaver.saveAs(answer.data, `gullwind-${new Date().toISOString().slice(0, 10)}.jsonl`);
+    else enqueueSnackbar(sayFailed(answer), { variant: 'warning' });
+  }, [enqueueSnackbar]);
 }
-
-/** A backup under the day it was made. */
-const saveWorkspace = (workspace: Workspace): void =>
-  saveText(
-    `gullwind-${new Date().toISOString().slice(0, 10)}.json`,
-    `${JSON.stringify(workspace)}\n`,
-    'application/json',
-  );

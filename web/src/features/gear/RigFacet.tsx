@@ -1,7 +1,7 @@
 import { mainRow, usesOfGear } from '@gullwind/core';
 import { Box, Typography } from '@mui/material';
 import { useNavigate } from 'react-router';
-import { useGetRigQuery, useListRigsQuery } from '../../app/api';
+import { useGetRigQuery, useListNamesQuery } from '../../app/api';
 import { useSettings } from '../../app/useSettings';
 import { Assumptions } from '../../ui/parts/Assumptions';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
@@ -14,7 +14,7 @@ interface Props {
 
 /** The gear of one rig, and the assumed values that its sound rests on most. */
 export function RigFacet({ rigId, onChange, onSelect }: Props) {
-  const { data: rigs = [] } = useListRigsQuery();
+  const { data: rigs = [] } = useListNamesQuery();
   return (
     <Box sx={{ mt: 2 }}>
       <ChoiceField

@@ -8,12 +8,12 @@ const HALF_PX = 15;
 /** A rig's thread in small: its width is the treble left, exposed water hatched. */
 export function MiniRun({ rig }: { rig: RigListing }) {
   const { chart } = useTheme();
-  const totalM = rig.points.at(-1)?.atM ?? 0;
+  const totalM = rig.points.at(-1)?.[0] ?? 0;
   if (totalM === 0) return null;
   const x = (metres: number) => 6 + (metres / totalM) * (WIDTH - 12);
   const edge = (sign: 1 | -1) =>
-    rig.points.map(({ atM, treble }) => {
-      const half = Math.min(HEIGHT / 2 - 1, Math.max(1, HALF_PX * 10 ** (treble.trebleDb / 20)));
+    rig.points.map(([atM, trebleDb]) => {
+      const half = Math.min(HEIGHT / 2 - 1, Math.max(1, HALF_PX * 10 ** (trebleDb / 20)));
       return `${x(atM).toFixed(1)},${(HEIGHT / 2 + sign * half).toFixed(1)}`;
     });
   let fromM = 0;

@@ -1,49 +1,64 @@
-import type { RigListing } from '@gullwind/contract';
-import {
-  DIRECTION_WORDS,
-  formatQuantity,
-  formatSignedDb,
-  newRig,
-  SIZE_WORDS,
-  type UnitSystem,
-} from '@gullwind/core';
+import { RIG_SORTS, type RigQuery, type RigSort } from '@gullwind/contract';
 import Add from '@mui/icons-material/Add';
-import DeleteOutline from '@mui/icons-material/DeleteOutlined';
-import { Alert, Box, Button, IconButton, Link, Skeleton, Typography } from '@mui/material';
-import { formatDistanceToNow } from 'date-fns';
-import { useSnackbar } from 'notistack';
-import { useEffect, useState } from 'react';
-import { Link as RouterLink, useNavigate } from 'react-router';
-import {
-  messageOf,
-  useCreateRigMutation,
-  useDeleteRigMutation,
-  useListRigsQuery,
-  useRestoreRigMutation,
-} from '../../app/api';
-import { newId } from '../../app/newId';
-import { SOUNDING_FONT } from '../../app/theme';
-import { useAppDispatch } from '../../app/storeHooks';
-import { useSettings } from '../../app/useSettings';
+import { Alert, Box, Button, Skeleton, TextField, Typography } from '@mui/material';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useSearchParams } from 'react-router';
+import { messageOf, useListRigsInfiniteQuery } from '../../app/api';
 import { HatchPattern } from '../../ui/HatchPattern';
-import { editorActions, sendLeftBehind } from '../editor';
-import { MiniRun } from './MiniRun';
-import { UnreadableRow } from './UnreadableRow';
+import { ChoiceField } from '../../ui/parts/ChoiceField';
+import { sendLeftBehind } from '../editor';
+import { RigList } from './RigList';
+import { useRigActions, type RigActions } from './useRigActions';
 
 /** How often a server that does not answer is asked again. */
 const ASK_AGAIN_MS = 1500;
 
+const SORT_WORDS: Readonly<Record<RigSort, string>> = {
+  changed: 'last changed first',
+  name: 'by name',
+  player: 'by player',
+  treble: 'dullest first',
+};
+
+/** Which rigs are shown, as the address says it. */
+function useView() {
+  const [asked, setAsked] = useSearchParams();
+  const sort = RIG_SORTS.find((one) => one === asked.get('sort')) ?? 'changed';
+  const change = (key: string, value: string) =>
+    setAsked(
+      () => {
+        const after = new URLSearchParams(window.location.search);
+        if (value === '') after.delete(key);
+        else after.set(key, value);
+        return after;
+      },
+      { replace: true },
+    );
+  return { search: asked.get('search') ?? '', sort, removed: asked.has('removed'), change };
+}
+
+type View = ReturnType<typeof useView>;
+
+/** The rigs of a view, page after page. */
+function useRigs({ search, sort, removed }: Omit<RigQuery, 'from'>) {
+  const [isAway, setAway] = useState(false);
+  const { data, error, fetchNextPage, hasNextPage, isFetching } = useListRigsInfiniteQuery(
+    { search, sort, removed },
+    { pollingInterval: isAway ? ASK_AGAIN_MS : 0, refetchOnFocus: true },
+  );
+  useEffect(() => setAway(error !== undefined), [error]);
+  const rigs = useMemo(() => data?.pages.flatMap((page) => page.rigs), [data]);
+  const more = () => {
+    if (hasNextPage && !isFetching) void fetchNextPage();
+  };
+  return { rigs, total: data?.pages[0]?.total ?? 0, error, more };
+}
+
 /** All rigs of the workshop, each with its thread in small, so that the dull one shows at once. */
 export function RigsPage() {
-  const [isAway, setAway] = useState(false);
-  const { data: rigs, error } = useListRigsQuery(undefined, {
-    pollingInterval: isAway ? ASK_AGAIN_MS : 0,
-    refetchOnFocus: true,
-  });
-  useEffect(() => setAway(error !== undefined), [error]);
-  const [settings] = useSettings();
-  const addRig = useAddRig();
-  const takeOff = useTakeOff();
+  const view = useView();
+  const { rigs, total, error, more } = useRigs(view);
+  const actions = useRigActions();
   useEffect(() => {
     document.title = 'Rigs · Gullwind';
     void sendLeftBehind(null);
@@ -51,80 +66,94 @@ export function RigsPage() {
   return (
     <Box component="main" sx={{ p: 3, maxWidth: 1120 }}>
       <HatchPattern />
-      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, mb: 1 }}>
-        <Typography variant="h1">Rigs</Typography>
-        <Typography sx={{ color: 'text.secondary', flex: 1 }}>
-          How much treble each has left at the amp, against the same guitar straight in.
-        </Typography>
-        <Button variant="contained" startIcon={<Add />} onClick={() => void addRig('path')}>
+      <Heading removed={view.removed} onRemoved={(value) => view.change('removed', value)}>
+        <Button variant="contained" startIcon={<Add />} onClick={() => void actions.add('path')}>
           New rig
         </Button>
-      </Box>
+      </Heading>
       {error && <Alert severity="warning">{messageOf(error)}</Alert>}
       {!rigs && !error && <Skeleton variant="rectangular" height={280} />}
-      {rigs?.length === 0 && <NoRigs onAdd={(stage) => void addRig(stage)} />}
-      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-        {rigs?.map((rig) =>
-          rig.unreadable === null ? (
-            <RigRow
-              key={rig.id}
-              rig={rig}
-              units={settings.units}
-              onDelete={() => void takeOff(rig)}
-            />
-          ) : (
-            <UnreadableRow key={rig.id} rig={rig} onDelete={() => void takeOff(rig)} />
-          ),
-        )}
-      </Box>
+      {rigs?.length === 0 && view.search === '' ? null : <Finder view={view} total={total} />}
+      {rigs?.length === 0 && <Nothing view={view} actions={actions} />}
+      {rigs && <RigList rigs={rigs} actions={actions} onEnd={more} />}
     </Box>
   );
 }
 
-function useAddRig() {
-  const [create] = useCreateRigMutation();
-  const [settings] = useSettings();
-  const navigate = useNavigate();
-  const { enqueueSnackbar } = useSnackbar();
-  return async (stage: 'path' | 'brief') => {
-    const id = newId();
-    const made = await create({ id, rig: newRig('New rig', settings.reference) });
-    if ('error' in made) enqueueSnackbar(messageOf(made.error), { variant: 'warning' });
-    else await navigate(`/rigs/${id}/${stage}`);
-  };
+function Nothing({ view, actions }: { readonly view: View; readonly actions: RigActions }) {
+  if (view.search === '' && !view.removed) return <NoRigs actions={actions} />;
+  return (
+    <Typography sx={{ py: 4, color: 'text.secondary' }}>
+      {view.search === ''
+        ? 'No rig was removed in the last 30 days.'
+        : 'No rig here answers to that.'}
+    </Typography>
+  );
 }
 
-/** Takes a rig off the list; one press puts it back. */
-function useTakeOff() {
-  const dispatch = useAppDispatch();
-  const [remove] = useDeleteRigMutation();
-  const [restore] = useRestoreRigMutation();
-  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
-  return async ({ id, name }: RigListing) => {
-    const removed = await remove(id);
-    if ('error' in removed) {
-      enqueueSnackbar(messageOf(removed.error), { variant: 'warning' });
-      return;
-    }
-    dispatch(editorActions.rigRemoved(id));
-    enqueueSnackbar(`“${name}” is off the list.`, {
-      autoHideDuration: 15_000,
-      action: (key) => (
-        <Button
-          color="inherit"
-          onClick={() => {
-            closeSnackbar(key);
-            void restore(id);
-          }}
-        >
-          Put it back
-        </Button>
-      ),
-    });
-  };
+interface HeadingProps {
+  readonly removed: boolean;
+  readonly onRemoved: (value: string) => void;
+  readonly children: ReactNode;
 }
 
-function NoRigs({ onAdd }: { onAdd: (stage: 'path' | 'brief') => void }) {
+function Heading({ removed, onRemoved, children }: HeadingProps) {
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, mb: 1, flexWrap: 'wrap' }}>
+      <Typography variant="h1">{removed ? 'Removed rigs' : 'Rigs'}</Typography>
+      <Typography sx={{ color: 'text.secondary', flex: '1 1 300px' }}>
+        {removed
+          ? 'Each can be put back for 30 days, with all that was kept of it.'
+          : 'How much treble each has left at the amp, against the same guitar straight in.'}
+      </Typography>
+      <Button color="inherit" onClick={() => onRemoved(removed ? '' : 'yes')}>
+        {removed ? 'Back to the rigs' : 'Removed rigs'}
+      </Button>
+      {!removed && children}
+    </Box>
+  );
+}
+
+interface FinderProps {
+  readonly view: View;
+  /** How many rigs answer. */
+  readonly total: number;
+}
+
+function Finder({ view: { search, sort, removed, change }, total }: FinderProps) {
+  // The address follows the hand; it is not what the hand writes in.
+  const [text, setText] = useState(search);
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 3, my: 1.5, flexWrap: 'wrap' }}>
+      <TextField
+        label="Search name, player, note"
+        size="small"
+        type="search"
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value);
+          change('search', event.target.value);
+        }}
+        sx={{ flex: '1 1 260px', maxWidth: 380 }}
+      />
+      {!removed && (
+        <Box sx={{ minWidth: 190 }}>
+          <ChoiceField
+            label="Order"
+            value={sort}
+            options={RIG_SORTS.map((one) => [one, SORT_WORDS[one]] as const)}
+            onChange={(value) => change('sort', value === 'changed' ? '' : value)}
+          />
+        </Box>
+      )}
+      <Typography variant="body2" role="status" sx={{ color: 'text.secondary' }}>
+        {total === 1 ? '1 rig' : `${total.toLocaleString('en')} rigs`}
+      </Typography>
+    </Box>
+  );
+}
+
+function NoRigs({ actions }: { readonly actions: RigActions }) {
   return (
     <Box sx={{ py: 6, maxWidth: 560 }}>
       <Typography gutterBottom>
@@ -133,94 +162,13 @@ function NoRigs({ onAdd }: { onAdd: (stage: 'path' | 'brief') => void }) {
         what the player has and wants, and look for the least change that gets there.
       </Typography>
       <Box sx={{ display: 'flex', gap: 1 }}>
-        <Button variant="outlined" onClick={() => onAdd('path')}>
+        <Button variant="outlined" onClick={() => void actions.add('path')}>
           Start the first rig
         </Button>
-        <Button variant="outlined" onClick={() => onAdd('brief')}>
+        <Button variant="outlined" onClick={() => void actions.add('brief')}>
           Begin with the brief
         </Button>
       </Box>
-    </Box>
-  );
-}
-
-interface RowProps {
-  readonly rig: RigListing;
-  readonly units: UnitSystem;
-  readonly onDelete: () => void;
-}
-
-function RigRow({ rig, units, onDelete }: RowProps) {
-  return (
-    <Box
-      component="li"
-      sx={{
-        display: 'grid',
-        gridTemplateColumns: {
-          xs: 'minmax(0, 1fr) 40px',
-          lg: 'minmax(0, 1fr) 430px 150px 40px',
-        },
-        gap: 2,
-        alignItems: 'center',
-        borderTop: 1,
-        borderColor: 'divider',
-        py: 1.5,
-      }}
-    >
-      <RigTexts rig={rig} units={units} />
-      <MiniRun rig={rig} />
-      <RigFigure rig={rig} />
-      <IconButton aria-label={`Delete “${rig.name}”`} onClick={onDelete} size="small">
-        <DeleteOutline fontSize="small" />
-      </IconButton>
-    </Box>
-  );
-}
-
-/** What it is called, whose it is, and what is in it. */
-function RigTexts({ rig, units }: Omit<RowProps, 'onDelete'>) {
-  const pedals =
-    rig.pedals === 0 ? 'no pedals' : rig.pedals === 1 ? '1 pedal' : `${rig.pedals} pedals`;
-  return (
-    <Box sx={{ minWidth: 0 }}>
-      <Typography component="h2" variant="h2" noWrap title={rig.name} sx={{ fontSize: 18 }}>
-        <Link component={RouterLink} to={`/rigs/${rig.id}/path`} color="inherit" underline="hover">
-          {rig.name}
-        </Link>
-      </Typography>
-      <Typography variant="body2" noWrap sx={{ color: 'text.secondary' }}>
-        {[rig.player, pedals, `${formatQuantity(rig.cableM, 'length', units)} of cable`]
-          .filter(Boolean)
-          .join(' · ')}
-      </Typography>
-      {rig.note && (
-        <Typography variant="body2" sx={{ mt: 0.5 }}>
-          {rig.note}
-        </Typography>
-      )}
-      <Typography variant="caption" sx={{ color: 'text.secondary' }}>
-        changed {formatDistanceToNow(new Date(rig.updatedAt), { addSuffix: true })}
-      </Typography>
-    </Box>
-  );
-}
-
-function RigFigure({ rig }: { rig: RigListing }) {
-  if (!rig.figures || !rig.verdict)
-    return <Typography variant="body2">silent as it stands</Typography>;
-  const { size, direction } = rig.verdict;
-  return (
-    <Box>
-      <Typography
-        sx={{ fontFamily: SOUNDING_FONT, fontStyle: 'italic', fontSize: 22, lineHeight: 1.1 }}
-      >
-        {formatSignedDb(rig.figures.trebleDb)} dB
-      </Typography>
-      <Typography variant="body2">
-        {size === 'unlikely'
-          ? SIZE_WORDS.unlikely
-          : `${DIRECTION_WORDS[direction]}, ${SIZE_WORDS[size]}`}
-      </Typography>
     </Box>
   );
 }

@@ -21,7 +21,6 @@ export function UnreadableRow({ rig, onDelete }: Props) {
   };
   return (
     <Box
-      component="li"
       data-unreadable
       sx={{
         display: 'flex',

@@ -1,0 +1,18 @@
+export {
+  endLine,
+  HEADER_LINE,
+  LONGEST_REVISION_NAME,
+  revisionName,
+  sortJson,
+  WORKSPACE_FORMAT,
+  WORKSPACE_KIND,
+} from './parts';
+export type {
+  KeptItem,
+  KeptRevision,
+  KeptRig,
+  Restored,
+  WorkspaceCounts,
+  WorkspacePart,
+} from './parts';
+export { readWorkspace, rereadWorkspace, WorkspaceRefused } from './readWorkspace';

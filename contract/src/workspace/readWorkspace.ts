@@ -1,0 +1,173 @@
+import { saidTwice } from '../ids';
+import type { Read, ValueProblem } from '../read';
+import { linesOf } from './linesOf';
+import { readOlderWorkspace } from './older';
+import {
+  HEADER_LINE,
+  readPart,
+  WORKSPACE_FORMAT,
+  WORKSPACE_KIND,
+  type WorkspaceCounts,
+  type WorkspacePart,
+} from './parts';
+
+/** What is no workspace, or not a whole one: where, and why. */
+export class WorkspaceRefused extends Error {
+  constructor(readonly problems: readonly ValueProblem[]) {
+    super(problems[0] ? `${problems[0].path}: ${problems[0].message}` : 'It could not be read.');
+    this.name = 'WorkspaceRefused';
+  }
+}
+
+const refuse = (path: string, message: string): never => {
+  throw new WorkspaceRefused([{ path, message }]);
+};
+
+/** What this reads in one piece: a file of an earlier format. */
+const MOST_OLDER = 256 * 2 ** 20;
+const LONGEST_HEADER = 1000;
+
+/**
+ * The parts of a workspace, one after the other, in memory that does not grow with it (earlier formats up to
+ * 256 MiB, in one piece).
+ *
+ * @param pieces its bytes in UTF-8, with or without a mark, cut anywhere
+ * @throws WorkspaceRefused at the first thing that cannot be restored; what came before is not to be used
+ */
+export async function* readWorkspace(
+  pieces: AsyncIterable<Uint8Array>,
+): AsyncGenerator<WorkspacePart, WorkspaceCounts> {
+  const lines = linesOf(pieces, refuse);
+  const first = await lines.next();
+  const head = first.done ? '' : first.value;
+  if (!isHeader(head)) return yield* older(head, lines);
+  const inventory = new Inventory();
+  for await (const text of lines) {
+    if (text.trim() === '') continue;
+    const part = inventory.take(text);
+    if (part) yield part;
+  }
+  return inventory.end();
+}
+
+/** The same of a file that was read to its end before: nothing is held against a schema again. */
+export async function* rereadWorkspace(
+  pieces: AsyncIterable<Uint8Array>,
+): AsyncGenerator<WorkspacePart> {
+  const lines = linesOf(pieces, refuse);
+  const first = await lines.next();
+  const head = first.done ? '' : first.value;
+  if (!isHeader(head)) return void (yield* older(head, lines));
+  for await (const text of lines) {
+    if (text.trim() === '') continue;
+    const part = JSON.parse(text) as WorkspacePart | { kind: 'end' };
+    if (part.kind !== 'end') yield part;
+  }
+}
+
+function isHeader(line: string): boolean {
+  if (line.length > LONGEST_HEADER) return false;
+  if (line.trim() === HEADER_LINE) return true;
+  try {
+    const { kind, format } = JSON.parse(line) as { kind?: unknown; format?: unknown };
+    if (kind !== WORKSPACE_KIND || !(Number(format) > 2)) return false;
+    if (format === WORKSPACE_FORMAT) return true;
+    return refuse(
+      'format',
+      `It is ${Number(format)}; this version reads format ${WORKSPACE_FORMAT} and those before it.`,
+    );
+  } catch (error) {
+    if (error instanceof WorkspaceRefused) throw error;
+    return false;
+  }
+}
+
+/** Holds the parts of a workspace together: what belongs to what, and whether all of it is there. */
+class Inventory {
+  private readonly counts = { rigs: 0, revisions: 0, gear: 0 };
+  private readonly seen = new Set<string>();
+  private rig: { readonly id: string; last: number } | null = null;
+  private isEnded = false;
+  private line = 1;
+
+  /** Null for the end. */
+  take(text: string): WorkspacePart | null {
+    const at = `line ${++this.line}`;
+    if (this.isEnded) return refuse(at, 'There is something behind its end.');
+    const read = readPart(parsed(text, at));
+    if (read.kind === 'refused')
+      throw new WorkspaceRefused(
+        read.problems.map(({ path, message }) => ({ path: `${at}, ${path}`, message })),
+      );
+    if (read.value.kind === 'end') this.close(read.value, at);
+    else this.enter(read.value, at);
+    return read.value.kind === 'end' ? null : read.value;
+  }
+
+  end(): WorkspaceCounts {
+    if (!this.isEnded) return refuse('file', 'It was cut short: its end is missing.');
+    return this.counts;
+  }
+
+  private enter(part: WorkspacePart, at: string): void {
+    switch (part.kind) {
+      case 'rig':
+        this.once(part.id, at);
+        this.rig = { id: part.id, last: 0 };
+        this.counts.rigs++;
+        break;
+      case 'revision':
+        if (this.rig?.id !== part.rig) refuse(at, 'A revision stands behind its rig.');
+        else if (part.revision <= this.rig.last)
+          refuse(at, `Revision ${part.revision} stands behind revision ${this.rig.last}.`);
+        else this.rig.last = part.revision;
+        this.counts.revisions++;
+        break;
+      case 'gear':
+        this.once(part.item.id, at);
+        this.counts.gear++;
+        break;
+      case 'settings':
+        this.once('settings', at);
+    }
+  }
+
+  private once(id: string, at: string): void {
+    if (this.seen.has(id)) refuse(at, saidTwice(id));
+    this.seen.add(id);
+  }
+
+  private close(said: WorkspaceCounts, at: string): void {
+    this.isEnded = true;
+    for (const what of ['rigs', 'revisions', 'gear'] as const)
+      if (said[what] !== this.counts[what])
+        refuse(at, `It ends with ${said[what]} ${what}; there are ${this.counts[what]}.`);
+  }
+}
+
+function parsed(text: string, at: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return refuse(at, 'It is not JSON: it could not be read to its end.');
+  }
+}
+
+async function* older(
+  head: string,
+  lines: AsyncGenerator<string>,
+): AsyncGenerator<WorkspacePart, WorkspaceCounts> {
+  let length = head.length;
+  const all = [head];
+  for await (const line of lines) {
+    length += line.length;
+    if (length > MOST_OLDER) refuse('file', `It is above the most, ${MOST_OLDER / 2 ** 20} MiB.`);
+    all.push(line);
+  }
+  const read: Read<readonly WorkspacePart[]> = readOlderWorkspace(parsed(all.join('\n'), 'file'));
+  if (read.kind === 'refused') throw new WorkspaceRefused(read.problems);
+  yield* read.value;
+  const countOf = (kind: WorkspacePart['kind']) =>
+    read.value.filter((part) => part.kind === kind).length;
+  return { rigs: countOf('rig'), revisions: countOf('revision'), gear: countOf('gear') };
+}

@@ -1,0 +1,51 @@
+import { DAYS_REMOVED } from '@gullwind/contract';
+import type { Database } from '../db/database';
+import { thinRevisions } from './revisions';
+
+/** Lets go of rigs that were taken off the list too long ago to be put back; their revisions are never used again. */
+export async function forgetRemoved(db: Database, now: Date): Promise<number> {
+  return db.transaction(async (tx) => {
+    const gone = await tx.query<{ id: string; revision: number }>(
+      `select id, revision from rigs
+       where deleted_at <= $1::timestamptz - interval '${DAYS_REMOVED} days' for update`,
+      [now.toISOString()],
+    );
+    for (const { id, revision } of gone) {
+      await tx.query('delete from rig_revisions where rig_id = $1', [id]);
+      await tx.query('delete from rigs where id = $1', [id]);
+      await tx.query(
+        `insert into removed (id, revision) values ($1, $2)
+         on conflict (id) do update set revision = greatest(removed.revision, excluded.revision)`,
+        [id, revision],
+      );
+    }
+    return gone.length;
+  });
+}
+
+const EVERY_MS = 6 * 3_600_000;
+
+/**
+ * Thins and forgets now and every six hours, one after the other.
+ *
+ * @param failed hears of a round that failed; the next one is tried all the same
+ * @returns stops it, and waits for a round that is at work
+ */
+export function keepHouse(db: Database, failed: (error: unknown) => void): () => Promise<void> {
+  let round: Promise<void> = Promise.resolve();
+  const work = async () => {
+    const now = new Date();
+    await forgetRemoved(db, now);
+    await thinRevisions(db, now);
+  };
+  const start = () => {
+    round = round.then(work).catch(failed);
+  };
+  start();
+  const timer = setInterval(start, EVERY_MS);
+  timer.unref();
+  return () => {
+    clearInterval(timer);
+    return round;
+  };
+}

@@ -1,0 +1,94 @@
+import { MOST_REVISIONS, readRig, type RevisionPage } from '@gullwind/contract';
+import type { Rig } from '@gullwind/core';
+import type { Database, Queryable } from '../db/database';
+
+/**
+ * The latest revisions of a rig, and how many there are.
+ *
+ * @param before only those before this one
+ */
+export async function listRevisions(
+  db: Queryable,
+  id: string,
+  before: number | null = null,
+): Promise<RevisionPage> {
+  const rows = await db.query<{ revision: number; saved_at: Date | string; name: string | null }>(
+    `select revision, saved_at, name from rig_revisions
+     where rig_id = $1 and revision < coalesce($2::integer, 2147483647)
+     order by revision desc limit ${MOST_REVISIONS}`,
+    [id, before],
+  );
+  const [counted] = await db.query<{ total: number }>(
+    'select count(*) as total from rig_revisions where rig_id = $1',
+    [id],
+  );
+  return {
+    total: counted!.total,
+    revisions: rows.map(({ revision, saved_at, name }) => ({
+      revision,
+      savedAt: new Date(saved_at).toISOString(),
+      name,
+    })),
+  };
+}
+
+/** A rig as it was at a revision, in the format of today; null where there is none that can be read. */
+export async function findRevision(
+  db: Queryable,
+  id: string,
+  revision: number,
+): Promise<Rig | null> {
+  const [row] = await db.query<{ document: unknown }>(
+    'select document from rig_revisions where rig_id = $1 and revision = $2',
+    [id, revision],
+  );
+  const read = row ? readRig(row.document) : null;
+  return read?.kind === 'ok' ? read.value : null;
+}
+
+/** Names a revision, so that it stays; null takes its name. False when there is none. */
+export async function nameRevision(
+  db: Queryable,
+  id: string,
+  revision: number,
+  name: string | null,
+): Promise<boolean> {
+  const rows = await db.query(
+    'update rig_revisions set name = $3 where rig_id = $1 and revision = $2 returning revision',
+    [id, revision, name === '' ? null : name],
+  );
+  return rows.length === 1;
+}
+
+/**
+ * What is kept of revisions that were saved by themselves: all of the last day, the last of each hour for a week, of
+ * each day for a year, and of each month for ever. The newest stays, and so does every one that has a name.
+ */
+const THIN = `
+  delete from rig_revisions as kept using (
+    select revision, row_number() over (
+      partition by case
+        when saved_at > $2::timestamptz - interval '7 days' then date_trunc('hour', saved_at at time zone 'UTC')
+        when saved_at > $2::timestamptz - interval '365 days' then date_trunc('day', saved_at at time zone 'UTC')
+        else date_trunc('month', saved_at at time zone 'UTC')
+      end,
+      saved_at > $2::timestamptz - interval '7 days', saved_at > $2::timestamptz - interval '365 days'
+      order by revision desc) as place
+    from rig_revisions
+    where rig_id = $1 and name is null and saved_at <= $2::timestamptz - interval '1 day'
+      and revision < (select revision from rigs where id = $1)
+  ) as thinned
+  where kept.rig_id = $1 and kept.revision = thinned.revision and thinned.place > 1
+  returning kept.revision`;
+
+/** Thins the revisions of every rig; gives how many went. */
+export async function thinRevisions(db: Database, now: Date): Promise<number> {
+  const rigs = await db.query<{ id: string }>(
+    `select id from rigs where exists (
+       select from rig_revisions where rig_id = id and saved_at <= $1::timestamptz - interval '1 day')`,
+    [now.toISOString()],
+  );
+  let gone = 0;
+  for (const { id } of rigs) gone += (await db.query(THIN, [id, now.toISOString()])).length;
+  return gone;
+}

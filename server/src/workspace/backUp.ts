@@ -1,0 +1,101 @@
+import { endLine, HEADER_LINE, readItem, readRig, type WorkspaceCounts } from '@gullwind/contract';
+import { upgradeThing, type GearKind } from '@gullwind/core';
+import type { Database, Queryable } from '../db/database';
+import { rowsOf } from '../db/rowsOf';
+import { findSettings } from '../settings/settingsStore';
+
+/** So many rows are in memory at once: a document may have 2 MiB. */
+const ROWS_AT_ONCE = 40;
+
+/** Moments as text, to the microsecond that the database keeps. */
+const MOMENT = (column: string) =>
+  `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"')`;
+
+/** Takes lines of a backup, and is waited for. */
+export type TakeLine = (line: string) => Promise<void>;
+
+/** Writes everything that is kept as it is at one moment, line by line. */
+export function backUp(db: Database, take: TakeLine): Promise<WorkspaceCounts> {
+  return db.transaction(async (tx) => {
+    await tx.query('set transaction isolation level repeatable read read only');
+    await take(HEADER_LINE);
+    if ((await tx.query('select from settings')).length > 0)
+      await take(JSON.stringify({ kind: 'settings', settings: await findSettings(tx) }));
+    const gear = await backUpGear(tx, take);
+    const counts = { gear, ...(await backUpRigs(tx, take)) };
+    await take(endLine(counts));
+    return counts;
+  });
+}
+
+/** An entry that could not be put back is none of the list: the list does not hold it. */
+async function backUpGear(tx: Queryable, take: TakeLine): Promise<number> {
+  let count = 0;
+  const sql =
+    'select id, kind, note, thing, qualities, retired, place, revision from gear order by kind, place, name, id';
+  for await (const rows of rowsOf<GearRow>(tx, 'gear_rows', sql, ROWS_AT_ONCE)) {
+    for (const { place, revision, thing, ...row } of rows) {
+      const item = readItem({ ...row, thing: upgradeThing(row.kind, thing) });
+      if (item.kind === 'refused')
+        throw new Error(
+          `The entry “${row.id}” of the gear list cannot be backed up: ${item.problems[0]!.message} Change or remove it first.`,
+        );
+      await take(JSON.stringify({ kind: 'gear', place, revision, item: item.value }));
+      count++;
+    }
+  }
+  return count;
+}
+
+interface GearRow {
+  readonly id: string;
+  readonly kind: GearKind;
+  readonly thing: unknown;
+  readonly place: number;
+  readonly revision: number;
+}
+
+/** Each rig, and behind it its revisions; documents go through as the text that the database has of them. */
+async function backUpRigs(tx: Queryable, take: TakeLine) {
+  // Revisions come in the order of their index; sorting would take all of their documents in hand first.
+  await tx.query('set local enable_sort = off');
+  const ids = await tx.query<{ id: string }>('select id from rigs order by created_at, id');
+  let revisions = 0;
+  for (const { id } of ids) {
+    const [rig] = await tx.query<LineRow>(
+      `select document::text as document, jsonb_build_object('kind', 'rig', 'id', id,
+              'revision', revision, 'createdAt', ${MOMENT('created_at')},
+              'updatedAt', ${MOMENT('updated_at')}, 'deletedAt', ${MOMENT('deleted_at')})::text as head
+       from rigs where id = $1`,
+      [id],
+    );
+    const mark = isReadable(rig!.document) ? '' : ',"unreadable":true';
+    await take(lineOf(rig!, mark));
+    revisions += await backUpRevisions(tx, id, take);
+  }
+  return { rigs: ids.length, revisions };
+}
+
+interface LineRow {
+  /** All but the document, as JSON. */
+  readonly head: string;
+  readonly document: string;
+}
+
+const lineOf = ({ head, document }: LineRow, mark = '') =>
+  `${head.slice(0, -1)},"document":${document}${mark}}`;
+
+const isReadable = (document: string): boolean => readRig(JSON.parse(document)).kind === 'ok';
+
+async function backUpRevisions(tx: Queryable, id: string, take: TakeLine): Promise<number> {
+  let count = 0;
+  const sql = `
+    select document::text as document, jsonb_build_object('kind', 'revision', 'rig', rig_id,
+           'revision', revision, 'savedAt', ${MOMENT('saved_at')}, 'name', name)::text as head
+    from rig_revisions where rig_id = '${id}'::uuid order by revision`;
+  for await (const rows of rowsOf<LineRow>(tx, 'revision_rows', sql, ROWS_AT_ONCE)) {
+    for (const row of rows) await take(lineOf(row));
+    count += rows.length;
+  }
+  return count;
+}

@@ -1,0 +1,170 @@
+import { DAYS_REMOVED, type RigListing } from '@gullwind/contract';
+import {
+  DIRECTION_WORDS,
+  formatQuantity,
+  formatSignedDb,
+  SIZE_WORDS,
+  type UnitSystem,
+} from '@gullwind/core';
+import ContentCopyOutlined from '@mui/icons-material/ContentCopyOutlined';
+import DeleteOutline from '@mui/icons-material/DeleteOutlined';
+import { Box, Button, IconButton, Link, styled, Tooltip, Typography } from '@mui/material';
+import { addDays, format, formatDistanceToNow } from 'date-fns';
+import { Link as RouterLink } from 'react-router';
+import { Virtuoso } from 'react-virtuoso';
+import { SOUNDING_FONT } from '../../app/theme';
+import { useSettings } from '../../app/useSettings';
+import { MiniRun } from './MiniRun';
+import { UnreadableRow } from './UnreadableRow';
+import type { RigActions } from './useRigActions';
+
+interface Props {
+  readonly rigs: readonly RigListing[];
+  readonly actions: RigActions;
+  /** The last of them is in sight. */
+  readonly onEnd: () => void;
+}
+
+const Rows = styled('ul')({ listStyle: 'none', padding: 0, margin: 0 });
+
+/** The rigs, only those in sight drawn. */
+export function RigList({ rigs, actions, onEnd }: Props) {
+  const [{ units }] = useSettings();
+  if (rigs.length === 0) return null;
+  return (
+    <Virtuoso
+      useWindowScroll
+      data={rigs as RigListing[]}
+      endReached={onEnd}
+      computeItemKey={(_, { id }) => id}
+      // Where nothing is laid out yet, some are drawn all the same.
+      initialItemCount={Math.min(rigs.length, 10)}
+      components={{ List: Rows as never, Item: 'li' as never }}
+      itemContent={(_, rig) => <Row rig={rig} units={units} actions={actions} />}
+    />
+  );
+}
+
+interface RowProps {
+  readonly rig: RigListing;
+  readonly units: UnitSystem;
+  readonly actions: RigActions;
+}
+
+function Row({ rig, units, actions }: RowProps) {
+  const takeOff = () => void actions.takeOff(rig);
+  if (rig.deletedAt !== null) return <RemovedRow rig={rig} units={units} actions={actions} />;
+  if (rig.unreadable !== null) return <UnreadableRow rig={rig} onDelete={takeOff} />;
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: {
+          xs: 'minmax(0, 1fr) 80px',
+          lg: 'minmax(0, 1fr) 430px 150px 80px',
+        },
+        gap: 2,
+        alignItems: 'center',
+        borderTop: 1,
+        borderColor: 'divider',
+        py: 1.5,
+      }}
+    >
+      <RigTexts rig={rig} units={units} />
+      <MiniRun rig={rig} />
+      <RigFigure rig={rig} />
+      <Box sx={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
+        <Tooltip title="Duplicate">
+          <IconButton
+            aria-label={`Duplicate “${rig.name}”`}
+            onClick={() => void actions.duplicate(rig)}
+            size="small"
+          >
+            <ContentCopyOutlined fontSize="small" />
+          </IconButton>
+        </Tooltip>
+        <IconButton aria-label={`Delete “${rig.name}”`} onClick={takeOff} size="small">
+          <DeleteOutline fontSize="small" />
+        </IconButton>
+      </Box>
+    </Box>
+  );
+}
+
+/** A rig that was taken off the list: until when it can be put back. */
+function RemovedRow({ rig, actions }: RowProps) {
+  const removed = new Date(rig.deletedAt!);
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        gap: 2,
+        alignItems: 'center',
+        borderTop: 1,
+        borderColor: 'divider',
+        py: 1.5,
+      }}
+    >
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Typography component="h2" variant="h2" noWrap title={rig.name} sx={{ fontSize: 18 }}>
+          {rig.name}
+        </Typography>
+        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+          {rig.player && `${rig.player} · `}removed {formatDistanceToNow(removed)} ago; it can be
+          put back until {format(addDays(removed, DAYS_REMOVED), 'd MMMM')}
+        </Typography>
+      </Box>
+      <Button variant="outlined" size="small" onClick={() => void actions.putBack(rig)}>
+        Put it back
+      </Button>
+    </Box>
+  );
+}
+
+/** What it is called, whose it is, and what is in it. */
+function RigTexts({ rig, units }: Omit<RowProps, 'actions'>) {
+  const pedals =
+    rig.pedals === 0 ? 'no pedals' : rig.pedals === 1 ? '1 pedal' : `${rig.pedals} pedals`;
+  return (
+    <Box sx={{ minWidth: 0 }}>
+      <Typography component="h2" variant="h2" noWrap title={rig.name} sx={{ fontSize: 18 }}>
+        <Link component={RouterLink} to={`/rigs/${rig.id}/path`} color="inherit" underline="hover">
+          {rig.name}
+        </Link>
+      </Typography>
+      <Typography variant="body2" noWrap sx={{ color: 'text.secondary' }}>
+        {[rig.player, pedals, `${formatQuantity(rig.cableM, 'length', units)} of cable`]
+          .filter(Boolean)
+          .join(' · ')}
+      </Typography>
+      {rig.note && (
+        <Typography variant="body2" sx={{ mt: 0.5 }}>
+          {rig.note}
+        </Typography>
+      )}
+      <Typography variant="caption" sx={{ color: 'text.secondary' }}>
+        changed {formatDistanceToNow(new Date(rig.updatedAt), { addSuffix: true })}
+      </Typography>
+    </Box>
+  );
+}
+
+function RigFigure({ rig }: { readonly rig: RigListing }) {
+  if (rig.trebleDb === null || !rig.verdict)
+    return <Typography variant="body2">silent as it stands</Typography>;
+  const { size, direction } = rig.verdict;
+  return (
+    <Box>
+      <Typography
+        sx={{ fontFamily: SOUNDING_FONT, fontStyle: 'italic', fontSize: 22, lineHeight: 1.1 }}
+      >
+        {formatSignedDb(rig.trebleDb)} dB
+      </Typography>
+      <Typography variant="body2">
+        {size === 'unlikely'
+          ? SIZE_WORDS.unlikely
+          : `${DIRECTION_WORDS[direction]}, ${SIZE_WORDS[size]}`}
+      </Typography>
+    </Box>
+  );
+}
