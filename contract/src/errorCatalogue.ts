@@ -6,6 +6,10 @@ export const ERROR_CATALOGUE = {
   'sign-in-failed': { status: 401, title: 'The passphrase is not right' },
   'host-not-allowed': { status: 403, title: 'This address is not one the server answers to' },
   'origin-not-allowed': { status: 403, title: 'The request comes from another site' },
+  'tls-required': {
+    status: 403,
+    title: 'This address speaks TLS, and the request came in without',
+  },
   'route-not-found': { status: 404, title: 'There is nothing at this address' },
   'rig-not-found': { status: 404, title: 'There is no such rig' },
   'rig-stale': { status: 409, title: 'The rig was changed elsewhere in the meantime' },

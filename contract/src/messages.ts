@@ -110,6 +110,8 @@ export const MOST_ITEMS = 10_000;
 
 export interface SessionState {
   readonly signInNeeded: boolean;
+  /** Signed in with a passphrase. */
+  readonly canSignOut: boolean;
 }
 
 /** application/problem+json */

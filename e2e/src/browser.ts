@@ -20,12 +20,13 @@ const FLAGS = [
 export const VIEW = { width: 1280, height: 800 };
 
 /** A fresh browser with a profile of its own and a page of exactly 1280 × 800. */
-export async function openBrowser(): Promise<WebDriver> {
+export async function openBrowser(flags: readonly string[] = []): Promise<WebDriver> {
   process.env.SE_OFFLINE = 'true';
   const options = new Options();
   options.setBinaryPath('/usr/bin/chromium');
   options.addArguments(
     ...FLAGS,
+    ...flags,
     `--user-data-dir=${mkdtempSync(join(tmpdir(), 'gullwind-browser-'))}`,
   );
   const driver = await new Builder()

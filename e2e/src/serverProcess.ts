@@ -21,13 +21,19 @@ export interface ServerStart {
   /** 0 for any that is free. */
   readonly port?: number;
   readonly dataFolder?: string;
+  readonly options?: readonly string[];
+  readonly environment?: Readonly<Record<string, string>>;
 }
 
 /** Starts the built server as a process of its own and waits until it says that it is ready. */
 export async function startServerProcess(start: ServerStart = {}): Promise<ServerProcess> {
   const { demo = true, port = 0, dataFolder = mkdtempSync(join(tmpdir(), 'gullwind-')) } = start;
-  const args = [MAIN, '--port', String(port), '--data', dataFolder, ...(demo ? ['--demo'] : [])];
-  const child = spawn(process.execPath, args, { stdio: ['ignore', 'pipe', 'pipe'] });
+  const { options = [], environment = {} } = start;
+  const own = ['--port', String(port), '--data', dataFolder, ...(demo ? ['--demo'] : [])];
+  const child = spawn(process.execPath, [MAIN, ...own, ...options], {
+    stdio: ['ignore', 'pipe', 'pipe'],
+    env: { ...process.env, ...environment },
+  });
   const address = await readyAddress(child);
   return {
     address,

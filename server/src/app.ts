@@ -7,7 +7,13 @@ import { pinoHttp } from 'pino-http';
 import type { Database } from './db/database';
 import { answerErrors, KnownError } from './errors';
 import { gearRoutes } from './gear/gearRoutes';
-import { bodiesAtOnce, checkHostAndOrigin, demandJson, securityHeaders } from './guards';
+import {
+  bodiesAtOnce,
+  checkHostAndOrigin,
+  demandJson,
+  securityHeaders,
+  type Reach,
+} from './guards';
 import { rigRoutes } from './rigs/rigRoutes';
 import type { Gatekeeper } from './session/passphrase';
 import { demandSession, keepSession, sessionRoutes } from './session/sessionRoutes';
@@ -22,14 +28,16 @@ const GEAR_LIMIT = '32mb';
 /** What the API needs and the page does not: it may still be opening when the page is asked for. */
 export interface Backend {
   readonly db: Database;
-  /** Null on loopback, where no sign-in is asked for. */
+  /** Null where no passphrase is set, and no sign-in asked for. */
   readonly gate: Gatekeeper | null;
   /** Where large texts pass through. */
   readonly folder: string;
 }
 
 export interface AppOptions {
-  readonly host: string;
+  readonly reach: Reach;
+  /** Addresses of proxies that are believed. */
+  readonly proxies: readonly string[];
   readonly logger: Logger;
   /** Folder of the built page; null serves the API alone. */
   readonly webFolder: string | null;
@@ -40,9 +48,10 @@ export interface AppOptions {
 export function createApp(options: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
+  app.set('trust proxy', [...options.proxies]);
   app.use(pinoHttp({ logger: options.logger, autoLogging: false }));
-  app.use(securityHeaders, checkHostAndOrigin(options.host), compression());
-  app.use('/api', apiWhenReady(options.backend));
+  app.use(securityHeaders, checkHostAndOrigin(options.reach), compression());
+  app.use('/api', apiWhenReady(options));
   if (options.webFolder) app.use(pageRoutes(options.webFolder));
   app.use((request) => {
     throw new KnownError(
@@ -54,16 +63,16 @@ export function createApp(options: AppOptions): Express {
   return app;
 }
 
-function apiWhenReady(backend: Promise<Backend>): Router {
+function apiWhenReady({ backend, reach }: AppOptions): Router {
   const router = Router();
-  const routes = backend.then(apiRoutes);
+  const routes = backend.then((ready) => apiRoutes(ready, reach));
   // The process that opens the backend reports its failure; here it must only not go unhandled.
   routes.catch(() => undefined);
   router.use(async (request, response, next) => (await routes)(request, response, next));
   return router;
 }
 
-function apiRoutes({ db, gate, folder }: Backend): Router {
+function apiRoutes({ db, gate, folder }: Backend, reach: Reach): Router {
   const router = Router();
   router.use((_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
@@ -74,7 +83,7 @@ function apiRoutes({ db, gate, folder }: Backend): Router {
     response.json({ state: 'ready' });
   });
   // Who has not come in is heard no further than a passphrase is long, unpacked.
-  router.use('/session', express.json({ limit: SIGN_IN_LIMIT }), sessionRoutes(gate));
+  router.use('/session', express.json({ limit: SIGN_IN_LIMIT }), sessionRoutes(gate, reach));
   router.use(demandSession(gate));
   router.use('/gear', bodiesAtOnce(4), express.json({ limit: GEAR_LIMIT }));
   router.use(express.json({ limit: BODY_LIMIT }));

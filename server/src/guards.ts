@@ -13,28 +13,49 @@ export const isLoopback = (host: string): boolean =>
 
 const hostName = (host: string): string => host.replace(/:\d+$/u, '').toLowerCase();
 
+/** Where the server is bound, and what people call it by. */
+export interface Reach {
+  /** The wildcard answers to any address, not to any name. */
+  readonly host: string;
+  readonly publicUrl: URL | null;
+}
+
 /**
  * Answers only to the names it is known by (against DNS rebinding) and, where a browser says so, only
  * to pages of its own (against requests from other sites).
- *
- * @param boundHost the address the server is bound to; the wildcard answers to any address, not to any name
  */
-export function checkHostAndOrigin(boundHost: string): RequestHandler {
-  const names = new Set([
-    ...LOOPBACK_NAMES,
-    boundHost.includes(':') ? `[${boundHost}]` : boundHost,
-  ]);
-  const wildcard = boundHost === '0.0.0.0' || boundHost === '::';
-  const isKnown = (name: string) =>
-    names.has(name) || (wildcard && isIP(name.replace(/^\[|\]$/gu, '')) !== 0);
+export function checkHostAndOrigin({ host: bound, publicUrl }: Reach): RequestHandler {
+  const names = new Set([...LOOPBACK_NAMES, bound.includes(':') ? `[${bound}]` : bound]);
+  const wildcard = bound === '0.0.0.0' || bound === '::';
+  const isPublic = (host: string) => publicUrl !== null && hostName(host) === publicUrl.hostname;
+  const isKnown = (host: string) => {
+    const name = hostName(host);
+    const isAddress = wildcard && isIP(name.replace(/^\[|\]$/gu, '')) !== 0;
+    return names.has(name) || isAddress || isPublic(host);
+  };
+  // Under its public name only its own pages are heard; a proxy may ask under another name.
+  const isOwn = (origin: string, host: string) =>
+    origin === publicUrl?.origin ||
+    (!isPublic(host) && origin.replace(/^https?:\/\//u, '') === host);
   return (request, _response, next) => {
-    const host = request.headers.host ?? '';
-    if (!isKnown(hostName(host)))
+    const { host = '', origin } = request.headers;
+    if (!isKnown(host))
       throw new KnownError('host-not-allowed', `“${host}” is not an address of this server.`);
-    const { origin } = request.headers;
-    if (origin !== undefined && origin.replace(/^https?:\/\//u, '') !== host) {
+    if (origin !== undefined && !isOwn(origin, host))
       throw new KnownError('origin-not-allowed', `A page of “${origin}” may not ask here.`);
-    }
+    next();
+  };
+}
+
+/** Under a public name with TLS a passphrase is not heard that came in without. */
+export function demandTls({ publicUrl }: Reach): RequestHandler {
+  return (request, _response, next) => {
+    const isPublic = publicUrl && hostName(request.headers.host ?? '') === publicUrl.hostname;
+    if (isPublic && publicUrl.protocol === 'https:' && !request.secure)
+      throw new KnownError(
+        'tls-required',
+        `${publicUrl.href} speaks TLS, and this came in without. Name the proxy with --proxy ${request.socket.remoteAddress ?? ''}, and let it send X-Forwarded-Proto.`,
+      );
     next();
   };
 }

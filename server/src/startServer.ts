@@ -1,4 +1,6 @@
-import { createServer } from 'node:http';
+import { readFile } from 'node:fs/promises';
+import { createServer, type Server } from 'node:http';
+import { createServer as createTlsServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
@@ -42,11 +44,13 @@ export async function startServer(
   paths: ServerPaths,
   logger: Logger,
 ): Promise<RunningServer> {
+  const http = await makeServer(options.tls);
   const lock = options.databaseUrl ? null : await lockDirectory(options.dataFolder);
-  const http = createServer();
   const address = await listen(http, options);
   const backend = openBackend(options, paths);
-  http.on('request', createApp({ host: options.host, logger, webFolder: paths.web, backend }));
+  const { publicUrl, proxies, host } = options;
+  const reach = { host, publicUrl };
+  http.on('request', createApp({ reach, proxies, logger, webFolder: paths.web, backend }));
   const { db } = await backend;
   const leaveHouse = keepHouse(db, (error) => logger.error({ err: error }, 'housekeeping'));
   return {
@@ -110,10 +114,24 @@ function openDatabase(
   return databaseUrl ? openPostgres(databaseUrl) : openPglite(join(dataFolder, 'store'), template);
 }
 
-function listen(
-  http: ReturnType<typeof createServer>,
-  { host, port }: ServerOptions,
-): Promise<string> {
+async function makeServer(tls: ServerOptions['tls']): Promise<Server> {
+  if (!tls) return createServer();
+  const read = (path: string) =>
+    readFile(path).catch((error: Error) => {
+      throw new Error(`--tls: ${path} could not be read: ${error.message}`);
+    });
+  const [cert, key] = [await read(tls.cert), await read(tls.key)];
+  try {
+    return createTlsServer({ cert, key });
+  } catch (error) {
+    throw new Error(
+      `--tls: ${tls.cert} and ${tls.key} are no certificate and its key: ${(error as Error).message}`,
+      { cause: error },
+    );
+  }
+}
+
+function listen(http: Server, { host, port, tls }: ServerOptions): Promise<string> {
   return new Promise((resolve, reject) => {
     http.once('error', (error: NodeJS.ErrnoException) => {
       const taken = error.code === 'EADDRINUSE';
@@ -125,7 +143,9 @@ function listen(
     });
     http.listen(port, host, () => {
       const bound = http.address() as AddressInfo;
-      resolve(`http://${host.includes(':') ? `[${host}]` : host}:${bound.port}/`);
+      resolve(
+        `${tls ? 'https' : 'http'}://${host.includes(':') ? `[${host}]` : host}:${bound.port}/`,
+      );
     });
   });
 }

@@ -41,7 +41,8 @@ test.each<[string, Error]>([
   };
   const http = createServer(
     createApp({
-      host: '127.0.0.1',
+      reach: { host: '127.0.0.1', publicUrl: null },
+      proxies: [],
       logger: pino({ level: 'silent' }),
       webFolder: null,
       backend: Promise.resolve({ db, gate: null, folder: '.' }),

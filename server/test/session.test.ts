@@ -14,6 +14,7 @@ describe('sign-in, where the server can be reached from elsewhere', () => {
     await expectProblem(request(guarded.url).get('/api/rigs'), 401, 'sign-in-required');
     expect((await request(guarded.url).get('/api/session').expect(200)).body).toEqual({
       signInNeeded: true,
+      canSignOut: false,
     });
     await expectProblem(
       request(guarded.url).post('/api/session').send({ passphrase: 'wrong' }),
@@ -24,7 +25,7 @@ describe('sign-in, where the server can be reached from elsewhere', () => {
       .post('/api/session')
       .send({ passphrase })
       .expect(200);
-    expect(signedIn.body).toEqual({ signInNeeded: false });
+    expect(signedIn.body).toEqual({ signInNeeded: false, canSignOut: true });
     const cookies = signedIn.headers['set-cookie'] as unknown as string[];
     for (const cookie of cookies) {
       expect(cookie).toMatch(/httponly/iu);

@@ -3,6 +3,7 @@ import cookieSession from 'cookie-session';
 import { Router, type Request, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { KnownError } from '../errors';
+import { demandTls, type Reach } from '../guards';
 import { demand } from '../parse';
 import type { Gatekeeper } from './passphrase';
 
@@ -11,16 +12,22 @@ const WINDOW_MS = 15 * 60_000;
 const SESSION_MS = 30 * 86_400_000;
 
 /** Reads and writes the signed cookie of a session; without a passphrase there is none. */
-export const keepSession = (gate: Gatekeeper | null): RequestHandler =>
-  gate === null
-    ? (_request, _response, next) => next()
-    : cookieSession({
-        name: 'gullwind_session',
-        keys: [gate.signingKey],
-        httpOnly: true,
-        sameSite: 'strict',
-        maxAge: SESSION_MS,
-      });
+export function keepSession(gate: Gatekeeper | null): RequestHandler {
+  if (gate === null) return (_request, _response, next) => next();
+  const keep = cookieSession({
+    name: 'gullwind_session',
+    keys: [gate.signingKey],
+    httpOnly: true,
+    sameSite: 'strict',
+    maxAge: SESSION_MS,
+  });
+  return (request, response, next) =>
+    keep(request, response, () => {
+      // What came in by TLS goes back by TLS alone.
+      request.sessionOptions.secure = request.secure;
+      next();
+    });
+}
 
 /** A cookie that a browser keeps too long is over all the same. */
 const isAdmitted = (gate: Gatekeeper | null, { session }: Request): boolean =>
@@ -35,30 +42,40 @@ export function demandSession(gate: Gatekeeper | null): RequestHandler {
   };
 }
 
-export function sessionRoutes(gate: Gatekeeper | null): Router {
+export function sessionRoutes(gate: Gatekeeper | null, reach: Reach): Router {
   const router = Router();
+  const stateOf = (signInNeeded: boolean): SessionState => ({
+    signInNeeded,
+    canSignOut: gate !== null && !signInNeeded,
+  });
   const limit = rateLimit({
     windowMs: WINDOW_MS,
     limit: ATTEMPTS,
     standardHeaders: true,
     legacyHeaders: false,
     skipSuccessfulRequests: true,
+    // Who sends what no named proxy said is counted by the address that it comes from.
+    validate: { xForwardedForHeader: false },
     handler: () => {
       throw new KnownError('too-many-attempts', `More than ${ATTEMPTS} attempts in 15 minutes.`);
     },
   });
 
   router.get('/', (request, response) => {
-    response.json({ signInNeeded: !isAdmitted(gate, request) } satisfies SessionState);
+    response.json(stateOf(!isAdmitted(gate, request)));
   });
 
-  router.post('/', limit, async (request, response) => {
+  router.post('/', demandTls(reach), limit, async (request, response) => {
     const { passphrase } = demand(readSignIn(request.body));
-
     if (gate && !(await gate.admits(passphrase)))
       throw new KnownError('sign-in-failed', 'That is not the passphrase.');
     if (gate) request.session = { until: Date.now() + SESSION_MS };
-    response.json({ signInNeeded: false } satisfies SessionState);
+    response.json(stateOf(false));
+  });
+
+  router.delete('/', (request, response) => {
+    if (gate) request.session = null;
+    response.status(204).end();
   });
 
   return router;

@@ -28,12 +28,15 @@ export interface Engine {
   readonly name: string;
   /** A new, empty database each time. */
   open(): Promise<Database>;
+  /** Where a new, empty database is, for a server process; null is its own data directory. */
+  newUrl(): Promise<string | null>;
   stop(): void;
 }
 
 const pglite: Engine = {
   name: 'PGlite',
   open: () => openPglite(join(temporaryFolder(), 'store'), TEMPLATE),
+  newUrl: async () => null,
   stop: () => undefined,
 };
 
@@ -88,16 +91,18 @@ function startPostgres(): Engine | null {
   let count = 0;
   const url = (name: string) =>
     `postgresql://postgres@localhost/${name}?host=${encodeURIComponent(folder)}`;
+  const newUrl = async () => {
+    const name = `t${++count}`;
+    const admin = new pg.Client({ connectionString: url('postgres') });
+    await admin.connect();
+    await admin.query(`create database ${name}`);
+    await admin.end();
+    return url(name);
+  };
   return {
     name: 'PostgreSQL',
-    open: async () => {
-      const name = `t${++count}`;
-      const admin = new pg.Client({ connectionString: url('postgres') });
-      await admin.connect();
-      await admin.query(`create database ${name}`);
-      await admin.end();
-      return openPostgres(url(name));
-    },
+    newUrl,
+    open: async () => openPostgres(await newUrl()),
     stop: () => asPostgres(join(bin, 'pg_ctl'), ['-D', data, '-m', 'immediate', 'stop']),
   };
 }

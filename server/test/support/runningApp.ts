@@ -17,16 +17,29 @@ export interface RunningApp {
 
 /** The real app over a real socket with a real engine. */
 export async function runApp(
-  options: { passphrase?: string; webFolder?: string; host?: string } = {},
+  options: {
+    passphrase?: string;
+    webFolder?: string;
+    host?: string;
+    publicUrl?: URL | null;
+    proxies?: readonly string[];
+  } = {},
 ): Promise<RunningApp> {
   const { passphrase, webFolder = null, host = '127.0.0.1' } = options;
+  const { publicUrl = null, proxies = [] } = options;
   const folder = temporaryFolder();
   const db = await openMigrated(() => openPglite(join(folder, 'store'), TEMPLATE));
   const gate = passphrase === undefined ? null : await Gatekeeper.open(db, passphrase);
   const log: string[] = [];
   const logger = pino({ level: 'error' }, { write: (line: string) => log.push(line) });
   const http: Server = createServer(
-    createApp({ host, logger, webFolder, backend: Promise.resolve({ db, gate, folder }) }),
+    createApp({
+      reach: { host, publicUrl },
+      proxies,
+      logger,
+      webFolder,
+      backend: Promise.resolve({ db, gate, folder }),
+    }),
   );
   await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve));
   return {

@@ -158,6 +158,10 @@ export const api = createApi({
       query: (passphrase) => ({ path: '/session', method: 'POST', body: { passphrase } }),
       invalidatesTags: ['session', 'rigs', 'settings'],
     }),
+    signOut: build.mutation<null, void>({
+      query: () => ({ path: '/session', method: 'DELETE' }),
+      invalidatesTags: ['session'],
+    }),
   }),
 });
 
@@ -180,6 +184,7 @@ export const {
   usePutSettingsMutation,
   useGetSessionQuery,
   useSignInMutation,
+  useSignOutMutation,
 } = api;
 
 const isFailure = (error: unknown): error is Failure =>

@@ -1,6 +1,7 @@
 import type { Settings } from '@gullwind/contract';
 import { FIELD_RULES } from '@gullwind/core';
 import {
+  Alert,
   Box,
   Button,
   FormControl,
@@ -11,6 +12,7 @@ import {
   Typography,
 } from '@mui/material';
 import { useEffect } from 'react';
+import { messageOf, useGetSessionQuery, useSignOutMutation } from '../../app/api';
 import { useSettings } from '../../app/useSettings';
 import { OpenFileButton, useBackUp } from '../files';
 import { QuantityField } from '../../ui/QuantityField';
@@ -48,6 +50,7 @@ export function SettingsPage() {
       />
       <ReferenceCable settings={settings} onChange={(reference) => change({ reference })} />
       <Backup />
+      <Session />
     </Box>
   );
 }
@@ -78,6 +81,28 @@ function ReferenceCable({ settings: { reference, units }, onChange }: ReferenceP
           onChange={(value) => onChange({ ...reference, [field]: value })}
         />
       ))}
+    </Box>
+  );
+}
+
+/** The way out, where somebody came in by a passphrase. */
+function Session() {
+  const { data } = useGetSessionQuery();
+  const [signOut, { error }] = useSignOutMutation();
+  if (!data?.canSignOut) return null;
+  return (
+    <Box component="section" aria-labelledby="session-heading">
+      <Typography id="session-heading" variant="h2">
+        Signed in
+      </Typography>
+      <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
+        This browser is let in for 30 days. Sign out on a machine that others use. A new passphrase
+        signs everybody out.
+      </Typography>
+      <Button variant="outlined" onClick={() => void signOut()}>
+        Sign out
+      </Button>
+      {error && <Alert severity="warning">{messageOf(error)}</Alert>}
     </Box>
   );
 }
