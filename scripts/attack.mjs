@@ -9,6 +9,6 @@ ensureBuilt();
 run(process.execPath, [
   '--import',
   'tsx',
-  inProject('server/test/attack/run.ts'),
+  inProject('scripts/attack.ts'),
   ...process.argv.slice(2),
 ]);

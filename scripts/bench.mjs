@@ -5,5 +5,11 @@ import { ensureBuilt, ensurePackages, run } from './lib/project.mjs';
 ensurePackages();
 ensureBrowser();
 ensureBuilt();
-for (const file of ['bench/core.ts', 'bench/plans.ts', 'bench/page.ts', 'bench/gear.ts', 'bench/kept.ts'])
+for (const file of [
+  'bench/core.ts',
+  'bench/plans.ts',
+  'bench/page.ts',
+  'bench/gear.ts',
+  'bench/kept.ts',
+])
   run(process.execPath, ['--import', 'tsx', file]);

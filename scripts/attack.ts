@@ -1,5 +1,5 @@
-import { engines } from '../support/databases';
-import { attack, faultsOf } from './attack';
+import { engines } from '../server/test/support/databases';
+import { attack, faultsOf } from '../server/test/attack/attack';
 
 /// `npm run attack`: the long run, on both engines. Prints its counts; no fault is the only pass.
 
