@@ -4,13 +4,13 @@ export {
   ALL_TARGETS,
   decodeText,
   guessColumn,
-  NUMBER_RULES,
+  sayTarget,
   readGearRows,
   readTable,
   targetKey,
   writeGearCsv,
 } from './csv';
-export type { ColumnTarget, GearReading, GearReport, Table } from './csv';
+export type { ColumnTarget, DecimalMark, GearReading, GearReport, Table } from './csv';
 export { readItem } from './gearSchema';
 export {
   DAYS_REMOVED,

@@ -1,35 +1,19 @@
 import { type GearItem, type Cable } from '@gullwind/core';
 import fc from 'fast-check';
 import {
+  ALL_TARGETS,
   decodeText,
   guessColumn,
-  readGearRows,
   readItem,
   readTable,
+  sayTarget,
   sortJson,
   writeGearCsv,
-  type GearReport,
 } from '../src';
 import { randomItem } from './randomGear';
+import { cableOf, messages, readCsv } from './readCsv';
 
 const utf8 = (text: string) => new TextEncoder().encode(text);
-
-function readCsv(text: string, more: Partial<Parameters<typeof readGearRows>[1]> = {}): GearReport {
-  const table = readTable(text);
-  if (table.kind === 'refused') throw new Error(table.problems[0]!.message);
-  let n = 0;
-  return readGearRows(table.value, {
-    columns: table.value.header.map(guessColumn),
-    kind: 'cable',
-    from: 'measured',
-    newId: () => `g-${++n}`,
-    ...more,
-  });
-}
-
-const messages = ({ problems }: GearReport) =>
-  problems.map(({ row, message }) => `${row}: ${message}`);
-const cableOf = ({ items }: GearReport, i = 0) => items[i]!.thing as Cable;
 
 test('out and in again is identity, for every kind with any values, origins and words', () => {
   fc.assert(
@@ -52,11 +36,42 @@ test('no cell that leaves begins like a formula, but for numbers with a sign', (
       const table = readTable(writeGearCsv(items));
       if (table.kind === 'refused') throw new Error('refused');
       for (const { cells } of table.value.rows) {
-        for (const cell of cells) expect(cell).not.toMatch(/^(?:[=+@\t\r]|-(?!\d))/u);
+        for (const cell of cells) {
+          // Numbers with a sign, and with a unit, are what they are.
+          if (/^-\d[\d.]*(?:e[+-]?\d+)?(?: \S+)?$/u.test(cell)) continue;
+          expect(cell).not.toMatch(/^\s*[=+@\t\r-]/u);
+        }
       }
     }),
     { seed: 5, numRuns: 60 },
   );
+});
+
+test.each(['=1+1', '+1', '-2+3', '-5|calc', '@sum', ' =1', '-', '\t=1', "'it", '-1-cmd', '-3'])(
+  'a name like %j leaves as text and comes back',
+  (name) => {
+    const [item] = fc.sample(randomItem, { numRuns: 1, seed: 2 });
+    const named = { ...item!, thing: { ...item!.thing, name }, note: `${name}!` } as GearItem;
+    const written = writeGearCsv([named]);
+    const table = readTable(written);
+    if (table.kind === 'refused') throw new Error('refused');
+    const cell = table.value.rows[0]!.cells[2]!;
+    if (name !== '-3') expect(cell.startsWith("'")).toBe(true);
+    if (name === name.trim()) expect(readCsv(written).items[0]!.thing.name).toBe(name);
+  },
+);
+
+test('a nought that a table fills in, without a unit anywhere, is no measurement', () => {
+  const { items } = readCsv(
+    'name,Plug capacitance,Cable capacitance (pF/m),length\nGull,0,98,0 m\nTern,12 pF,0,6\n',
+  );
+  expect(items.map(({ thing }) => (thing as Cable).plugF.from)).toEqual(['entered', 'measured']);
+  expect(items.map(({ thing }) => (thing as Cable).cPerMF.from)).toEqual(['measured', 'measured']);
+  expect(items.map(({ thing }) => (thing as Cable).lengthM.from)).toEqual(['measured', 'measured']);
+});
+
+test('every column is offered in words', () => {
+  for (const target of ALL_TARGETS) expect(sayTarget(target)).not.toMatch(/[a-z][A-Z]|\./u);
 });
 
 describe('a list from the bench', () => {

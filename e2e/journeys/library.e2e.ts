@@ -170,6 +170,20 @@ describe('with the demo workshop', () => {
     await (await page.findText('button', 'Leave it outside')).click();
   });
 
+  test('one thousand two hundred or one and a fifth is asked once for the file', async () => {
+    await page.open('/gear');
+    await page.findText('p', 'Teal pit guitar');
+    await page.drop('mm.csv', 'name;length (mm)\nShort;1,200\nLonger;1,500\n');
+    const says = (words: string) =>
+      page.eventually(words, async () =>
+        (await page.textOf('[data-testid="import-report"]')).includes(words),
+      );
+    await says('Say first what “1,200” is');
+    await page.choose('“1,200” in this file is', '1200');
+    await says('2 entries can come in');
+    await (await page.findText('button', 'Leave it outside')).click();
+  });
+
   test('damaged files get a report; nothing comes in and the page goes on', async () => {
     await page.open('/gear');
     await page.findText('p', 'Teal pit guitar');

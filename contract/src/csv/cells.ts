@@ -7,19 +7,20 @@ import {
   type Sourced,
 } from '@gullwind/core';
 import { bareUnit } from './columns';
+import { withPoint, type DecimalMark } from './decimals';
 
 /// Cells as they are written and read. A cell never begins like a formula.
 
-const FORMULA = /^[=+\-@\t\r]/u;
-/** A sign in front of a number is a number. */
-const NUMBER = /^-?\d/u;
+const FORMULA = /^(?:\s*[=+\-@]|[\t\r])/u;
+/** A number and nothing behind it. */
+const NUMBER = /^-?\d+(?:\.\d+)?(?:e[+-]?\d+)?$/iu;
 
 /** A mark in front keeps a spreadsheet from running what is only text. */
 export const guardCell = (text: string): string =>
   (FORMULA.test(text) && !NUMBER.test(text)) || text.startsWith("'") ? `'${text}` : text;
 
 export const unguardCell = (text: string): string =>
-  /^'['=+\-@\t\r]/u.test(text) ? text.slice(1) : text;
+  /^'(?:\s*['=+\-@]|[\t\r])/u.test(text) ? text.slice(1) : text;
 
 /** SI units by which a double is written to its last bit. */
 const EXACT: Readonly<Record<string, string>> = {
@@ -38,11 +39,23 @@ export type ReadNumber =
   | { readonly kind: 'ok'; readonly si: number }
   | { readonly kind: 'refused'; readonly message: string };
 
-/** A number in its cell's own unit, in its header's, or in the one it usually has. */
-export function readNumberCell(rule: FieldRule, text: string, unit: string): ReadNumber {
-  const isBare = /^[+-]?[\d.,]+(e[+-]?\d+)?$/iu.test(text.trim());
+/** Without a unit of its own. */
+export const isBare = (text: string): boolean => /^[+-]?[\d.,]+(e[+-]?\d+)?$/iu.test(text.trim());
+
+/**
+ * A number in its cell's own unit, in its header's, or in the one it usually has.
+ *
+ * @param mark before the decimals of the file, where that is known
+ */
+export function readNumberCell(
+  rule: FieldRule,
+  cell: string,
+  unit: string,
+  mark: DecimalMark | null = null,
+): ReadNumber {
+  const text = withPoint(cell.trim(), mark);
   const parsed = parseQuantity(
-    isBare && unit !== '' ? `${text} ${unit}` : text,
+    isBare(text) && unit !== '' ? `${text} ${unit}` : text,
     rule.quantity,
     'metric',
   );

@@ -87,3 +87,58 @@ export const targetKey = (target: ColumnTarget): string => {
       return `${target.kind}:${target.path}`;
   }
 };
+
+/** What people call a column of words, where its name in the file is none of theirs. */
+const WORDS: Readonly<Record<string, string>> = {
+  'word:kind': 'guitar, pedal, cable …',
+  'word:id': 'its id in the list',
+  'word:form': 'made up or a reel',
+  'word:shield': 'kind of shield',
+  'word:retired': 'no longer used: yes or no',
+  'word:second': 'second pickup',
+  'word:sideJack': 'side jack',
+  'word:insert': 'send and return',
+  'word:loops': 'how many loops',
+  'word:body': 'has a case: yes or no',
+  'word:fails': 'how it fails',
+  'reading:totalF': 'capacitance of the whole cable',
+  'reading:on': 'day of the measurement',
+  'reading:by': 'meter',
+  'choice:kind': 'magnetic, piezo or active; amp, DI …',
+  'choice:bleed': 'treble bleed',
+  'choice:noLoad': 'no-load tone pot: yes or no',
+  'choice:pickupSwitch': 'pickup switch',
+  'choice:joint': 'joint: pickups or plug',
+  'choice:outOfPhase': 'pickups out of phase: yes or no',
+  'choice:sharing': 'pots shared or one each',
+  'choice:potWiring': 'pots dependent or independent',
+  'choice:bypassChoice': 'which bypass it is switched to',
+  'choice:mutes': 'mutes when it is on: yes or no',
+  'choice:powerLost': 'without power',
+  'choice:bufferIn': 'buffer at its input: yes or no',
+  'choice:bufferOut': 'buffer at its output: yes or no',
+  'choice:body.polarity': 'polarity of its power jack',
+  'choice:body.inputAt': 'side of its input',
+  'choice:body.outputAt': 'side of its output',
+  'choice:body.powerAt': 'side of its power jack',
+  'choice:added': 'has a capacitor added: yes or no',
+  'choice:input': 'input with a grid stopper or plain',
+  'choice:isolated': 'outlets isolated: yes or no',
+  'choice:surface': 'rows, plate or mesh',
+};
+
+/** A column in the words of a person. */
+export function sayTarget(target: ColumnTarget): string {
+  switch (target.kind) {
+    case 'ignore':
+      return 'nothing: leave it out';
+    case 'number':
+      return NUMBER_RULES[target.path]!.label.toLowerCase();
+    case 'origin':
+      return `where from: ${NUMBER_RULES[target.path]!.label.toLowerCase()}`;
+    case 'choice':
+      return WORDS[targetKey(target)] ?? target.path;
+    default:
+      return WORDS[targetKey(target)] ?? target.column;
+  }
+}

@@ -1,7 +1,8 @@
 export { ALL_TARGETS, guessColumn } from './guessColumns';
-export { NUMBER_RULES, targetKey } from './columns';
+export { sayTarget, targetKey } from './columns';
 export type { ColumnTarget } from './columns';
 export { decodeText } from './decodeText';
+export type { DecimalMark } from './decimals';
 export { readGearRows } from './readGear';
 export type { GearReading, GearReport } from './readGear';
 export { readTable } from './readTable';

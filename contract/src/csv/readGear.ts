@@ -19,7 +19,8 @@ import {
 } from '@gullwind/core';
 import { readItem } from '../gearSchema';
 import { wordNow } from './oldNames';
-import { readNumberCell, readOrigin, unguardCell } from './cells';
+import { isBare, readNumberCell, readOrigin, unguardCell } from './cells';
+import { decimalsOf, withPoint, type DecimalMark } from './decimals';
 import {
   NUMBER_RULES,
   numberPaths,
@@ -38,6 +39,8 @@ export interface GearReading {
   /** Of numbers that do not say where they are from. */
   readonly from: Provenance;
   readonly newId: () => string;
+  /** What stands before the decimals, where the file does not say and somebody was asked. */
+  readonly mark?: DecimalMark | null;
 }
 
 export interface GearReport {
@@ -45,7 +48,11 @@ export interface GearReport {
   readonly problems: readonly RowProblem[];
   /** What was made of readings of several lengths, in words. */
   readonly notes: readonly string[];
+  /** A cell like “1,200”, which is two different numbers: the mark has to be said before anything is read. */
+  readonly unsure: string | null;
 }
+
+type Asked = GearReading & { readonly mark: DecimalMark | null };
 
 /** Thrown while one row is read; the others go on. */
 class BadRow extends Error {}
@@ -67,7 +74,11 @@ interface Row {
  * Entries out of a table, row by row: what can be read, and what is wrong with the rest. Rows with the
  * capacitance of whole cables are readings: those of one name, at several lengths, make one entry.
  */
-export function readGearRows(table: Table, reading: GearReading): GearReport {
+export function readGearRows(table: Table, asked: GearReading): GearReport {
+  const { mark: found, unsure } = decimalsOf(table, asked.columns);
+  const mark = found ?? asked.mark ?? null;
+  if (unsure !== null && mark === null) return { items: [], problems: [], notes: [], unsure };
+  const reading: Asked = { ...asked, mark };
   const items: GearItem[] = [];
   const problems: RowProblem[] = [...table.problems];
   const bad = new Set(problems.map(({ row }) => row));
@@ -104,7 +115,7 @@ export function readGearRows(table: Table, reading: GearReading): GearReport {
   const twice = items.map(({ id }) => id).filter((id, i, all) => all.indexOf(id) !== i);
   if (twice.length > 0)
     problems.push({ row: 1, message: `Id “${twice[0]}” stands in more than one row.` });
-  return { items, problems: problems.sort((a, b) => a.row - b.row), notes };
+  return { items, problems: problems.sort((a, b) => a.row - b.row), notes, unsure };
 }
 
 function checked(item: GearItem): GearItem {
@@ -112,7 +123,7 @@ function checked(item: GearItem): GearItem {
   return read.kind === 'ok' ? read.value : refuse(read.problems[0]!.message);
 }
 
-function sortCells(row: number, cells: readonly string[], { columns }: GearReading): Row {
+function sortCells(row: number, cells: readonly string[], { columns, mark }: Asked): Row {
   const words = new Map<WordColumn, string>();
   const choices: (readonly [string, string])[] = [];
   const numbers: (readonly [string, string, string])[] = [];
@@ -125,16 +136,17 @@ function sortCells(row: number, cells: readonly string[], { columns }: GearReadi
     else if (target.kind === 'number') numbers.push([target.path, text, target.unit]);
     else if (target.kind === 'origin') origins.set(target.path, text);
   }
-  const reading = readingsIn(columns, cells, refuse);
+  const reading = readingsIn(columns, cells, mark, refuse);
   return { row, words, choices, numbers, origins, reading };
 }
 
-function itemOf(row: Row, { kind: usual, from, newId }: GearReading): GearItem {
+function itemOf(row: Row, asked: Asked): GearItem {
+  const { kind: usual, newId, mark } = asked;
   const { words } = row;
   const kind = oneOf<GearKind>('kind', words.get('kind') ?? usual, GEAR_KINDS);
   const name = words.get('name') ?? refuse('Name: it is empty; at least 1 character is needed.');
   const blank = shaped(blankOf(kind, words.get('class'), name), kind, words);
-  const thing = withNumbers(kind, withChoices(kind, blank, row), row, from);
+  const thing = withNumbers(kind, withChoices(kind, blank, row), row, asked);
   return {
     ...gearItem(
       words.get('id') ?? newId(),
@@ -142,7 +154,7 @@ function itemOf(row: Row, { kind: usual, from, newId }: GearReading): GearItem {
       thing as Things[typeof kind],
       words.get('note') ?? '',
     ),
-    qualities: qualitiesOf(words),
+    qualities: qualitiesOf(words, mark),
     retired: yes('retired', words.get('retired') ?? 'no'),
   } as GearItem;
 }
@@ -157,13 +169,15 @@ function withChoices(kind: GearKind, blank: object, { choices }: Row): object {
   return thing;
 }
 
-function withNumbers(kind: GearKind, blank: object, row: Row, from: Provenance): object {
+function withNumbers(kind: GearKind, blank: object, row: Row, { from, mark }: Asked): object {
   let thing = blank;
   for (const [path, text, unit] of row.numbers) {
     if (!numberPaths(kind).includes(path)) continue;
-    const read = readNumberCell(NUMBER_RULES[path]!, text, unit);
+    const read = readNumberCell(NUMBER_RULES[path]!, text, unit, mark);
     if (read.kind === 'refused') return refuse(read.message);
-    const to = { ...originOf(row, path, from), value: read.si } as Sourced;
+    // What a table fills in where nothing was written is no measurement.
+    const isFilled = read.si === 0 && unit === '' && isBare(text) && from === 'measured';
+    const to = { ...originOf(row, path, isFilled ? 'entered' : from), value: read.si } as Sourced;
     const change = setInPart(kind, thing, path, to);
     thing = change.kind === 'ok' ? change.part : refuse(change.message);
   }
@@ -237,7 +251,7 @@ function shaped(thing: object, kind: GearKind, words: Row['words']): object {
   };
 }
 
-function qualitiesOf(words: Row['words']): Qualities {
+function qualitiesOf(words: Row['words'], mark: DecimalMark | null): Qualities {
   const price = words.get('price');
   const choice = <T extends string>(column: WordColumn, all: readonly T[]): T | null => {
     const text = words.get(column);
@@ -245,7 +259,7 @@ function qualitiesOf(words: Row['words']): Qualities {
   };
   return {
     ...NO_QUALITIES,
-    price: price === undefined ? null : priceOf(price),
+    price: price === undefined ? null : priceOf(price, mark),
     supplier: words.get('supplier') ?? '',
     form: choice('form', ['madeUp', 'reel']),
     stiffness: choice('stiffness', ['soft', 'medium', 'stiff']),
@@ -254,7 +268,7 @@ function qualitiesOf(words: Row['words']): Qualities {
   };
 }
 
-function priceOf(text: string): number {
-  const price = Number(text.replace(',', '.'));
+function priceOf(text: string, mark: DecimalMark | null): number {
+  const price = Number(withPoint(text, mark));
   return Number.isFinite(price) ? price : refuse(`Price: “${text}” is not a number.`);
 }

@@ -9,6 +9,7 @@ import {
   type FieldRule,
 } from '@gullwind/core';
 import { readNumberCell, unguardCell } from './cells';
+import type { DecimalMark } from './decimals';
 import { NUMBER_RULES, WHOLE_CABLE, type ColumnTarget } from './columns';
 
 /// Cables by a meter: capacitance of whole cables, and what a metre of them has.
@@ -24,12 +25,13 @@ export interface Reading {
 export function readingsIn(
   columns: readonly ColumnTarget[],
   cells: readonly string[],
+  mark: DecimalMark | null,
   refuse: (message: string) => never,
 ): Reading | null {
   let reading: Reading = { totalF: null, lengthM: null, on: undefined, by: undefined };
   for (const [i, target] of columns.entries()) {
     const text = unguardCell((cells[i] ?? '').trim());
-    if (text !== '') reading = { ...reading, ...readCell(target, text, refuse) };
+    if (text !== '') reading = { ...reading, ...readCell(target, text, mark, refuse) };
   }
   return reading.totalF === null ? null : reading;
 }
@@ -38,10 +40,11 @@ export function readingsIn(
 function readCell(
   target: ColumnTarget,
   text: string,
+  mark: DecimalMark | null,
   refuse: (message: string) => never,
 ): Partial<Reading> {
   const number = (rule: FieldRule, unit: string): number => {
-    const read = readNumberCell(rule, text, unit);
+    const read = readNumberCell(rule, text, unit, mark);
     return read.kind === 'ok' ? read.si : refuse(read.message);
   };
   if (target.kind === 'number' && target.path === 'lengthM')

@@ -1,4 +1,10 @@
-import { MOST_ITEMS, type ColumnTarget, type GearReport, type Table } from '@gullwind/contract';
+import {
+  MOST_ITEMS,
+  type ColumnTarget,
+  type DecimalMark,
+  type GearReport,
+  type Table,
+} from '@gullwind/contract';
 import { GEAR_KINDS, gearOf, type GearKind, type Provenance } from '@gullwind/core';
 import {
   Alert,
@@ -42,7 +48,8 @@ export function ImportGear({ name, table, guessed, onClose }: Props) {
   const [from, setFrom] = useState<Provenance>(
     guessed.some((target) => target.kind === 'reading') ? 'measured' : 'entered',
   );
-  const report = useReport(table, columns, kind, from);
+  const [mark, setMark] = useState<DecimalMark | null>(null);
+  const report = useReport(table, columns, kind, from, mark);
   const add = useAdd(onClose);
   const count = report?.items.length ?? 0;
   const isMuch = count > MOST_ITEMS;
@@ -51,6 +58,9 @@ export function ImportGear({ name, table, guessed, onClose }: Props) {
       <DialogTitle id="import-title">Import {name}</DialogTitle>
       <DialogContent>
         <Reading kind={kind} from={from} onKind={setKind} onFrom={setFrom} />
+        {report && report.unsure !== null && (
+          <Decimals cell={report.unsure} mark={mark} onMark={setMark} />
+        )}
         <ImportPreview table={table} columns={columns} kind={kind} onChange={setColumns} />
         <Report report={report} />
         {isMuch && (
@@ -61,6 +71,31 @@ export function ImportGear({ name, table, guessed, onClose }: Props) {
       </DialogContent>
       <Decision report={report} isMuch={isMuch} onAdd={add} onClose={onClose} />
     </Dialog>
+  );
+}
+
+interface DecimalsProps {
+  /** Two different numbers, and nothing in the file that says which. */
+  readonly cell: string;
+  readonly mark: DecimalMark | null;
+  readonly onMark: (mark: DecimalMark | null) => void;
+}
+
+/** Asked once for a file whose numbers can be read in two ways. */
+function Decimals({ cell, mark, onMark }: DecimalsProps) {
+  return (
+    <Alert severity={mark === null ? 'warning' : 'info'} sx={{ mb: 1.5, maxWidth: 460 }}>
+      <ChoiceField
+        label={`“${cell}” in this file is`}
+        value={mark ?? ''}
+        options={[
+          ['', 'which?'],
+          ['comma', cell.replace(',', '.')],
+          ['point', cell.replaceAll(',', '')],
+        ]}
+        onChange={(value) => onMark(value === '' ? null : value)}
+      />
+    </Alert>
   );
 }
 
@@ -125,10 +160,11 @@ function useReport(
   columns: readonly ColumnTarget[],
   kind: GearKind,
   from: Provenance,
+  mark: DecimalMark | null,
 ): GearReport | null {
   const question = useMemo(
-    () => ({ table, reading: { columns, kind, from } }),
-    [table, columns, kind, from],
+    () => ({ table, reading: { columns, kind, from, mark } }),
+    [table, columns, kind, from, mark],
   );
   const answer = useLatest(question, askReport);
   // What is added is what is shown: of another reading nothing is known yet.
@@ -182,7 +218,13 @@ function useAdd(onClose: () => void) {
 
 function Report({ report }: { readonly report: GearReport | null }) {
   if (!report) return <Typography variant="body2">Reading …</Typography>;
-  const { items, problems, notes } = report;
+  const { items, problems, notes, unsure } = report;
+  if (unsure !== null && items.length === 0 && problems.length === 0)
+    return (
+      <Typography sx={{ mt: 1.5 }} data-testid="import-report" role="status">
+        Say first what “{unsure}” is.
+      </Typography>
+    );
   return (
     <Box sx={{ mt: 1.5 }} data-testid="import-report" role="status">
       <Typography sx={{ fontWeight: 600 }}>

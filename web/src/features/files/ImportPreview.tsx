@@ -1,6 +1,6 @@
 import {
   ALL_TARGETS,
-  NUMBER_RULES,
+  sayTarget,
   targetKey,
   type ColumnTarget,
   type Table,
@@ -103,28 +103,3 @@ const OF_CABLES: ReadonlySet<string> = new Set([
 /** Columns of other kinds are left out where the rows are cables, which most lists are. */
 const isFor = (kind: GearKind, target: ColumnTarget): boolean =>
   kind !== 'cable' || target.kind !== 'number' || OF_CABLES.has(target.path);
-
-const WORDS: Readonly<Record<string, string>> = {
-  totalF: 'capacitance of the whole cable',
-  on: 'day of the measurement',
-  by: 'meter',
-  second: 'second pickup',
-  sideJack: 'side jack',
-  fails: 'how it fails',
-};
-
-function sayTarget(target: ColumnTarget): string {
-  switch (target.kind) {
-    case 'ignore':
-      return 'nothing: leave it out';
-    case 'word':
-    case 'reading':
-      return WORDS[target.column] ?? target.column;
-    case 'number':
-      return NUMBER_RULES[target.path]!.label.toLowerCase();
-    case 'origin':
-      return `where from: ${NUMBER_RULES[target.path]!.label.toLowerCase()}`;
-    case 'choice':
-      return target.path;
-  }
-}
