@@ -51,6 +51,7 @@ export {
   GEAR_ID,
   GEAR_KINDS,
   gearItem,
+  isReel,
   gearOf,
   guitarOfClass,
   HIGHEST_PRICE,

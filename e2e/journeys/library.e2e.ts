@@ -170,6 +170,19 @@ describe('with the demo workshop', () => {
     await (await page.findText('button', 'Leave it outside')).click();
   });
 
+  test('a cable of one’s own swapped in is as long as it is', async () => {
+    await page.open(`/rigs/${PIT_BOARD}/path?at=l1`);
+    await page.trebleDb();
+    await (await page.findText('button', 'Swap')).click();
+    await page.find('[role="dialog"] input');
+    await page.press('Low cable');
+    await page.findText('li', 'Low cable');
+    await page.press(Key.ENTER);
+    await page.find('[role="option"][aria-label^="the cable in"][aria-label$="9\u00a0m"]');
+    await page.click('button[aria-label="Undo"]');
+    await page.saved();
+  });
+
   test('one thousand two hundred or one and a fifth is asked once for the file', async () => {
     await page.open('/gear');
     await page.findText('p', 'Teal pit guitar');

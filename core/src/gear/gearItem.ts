@@ -70,3 +70,6 @@ export const gearItem = <K extends GearKind>(
     GearItem,
     { kind: K }
   >;
+
+/** Cable by the metre: cut to any length up to its own. Anything else is a made-up piece, as long as it is. */
+export const isReel = ({ qualities }: ItemOf<'cable'>): boolean => qualities.form === 'reel';

@@ -6,7 +6,7 @@ export { DESTINATION_KINDS, destinationOfKind } from './destination';
 export type { Destination, DestinationKind, InputKind } from './destination';
 export { PLUG_SHAPES, plugOfShape, typicalBoard, typicalSupply } from './fittings';
 export type { Board, Plug, PlugJoint, PlugShape, Supply } from './fittings';
-export { GEAR_ID, gearItem, HIGHEST_PRICE, MOST_ID, NO_QUALITIES } from './gearItem';
+export { GEAR_ID, gearItem, HIGHEST_PRICE, isReel, MOST_ID, NO_QUALITIES } from './gearItem';
 export type { GearItem, GearKind, ItemOf, Qualities, RigItem, RigKind, Things } from './gearItem';
 export { guitarOfClass, PICKUP_CLASSES, pickupOfClass, picofarad } from './guitar';
 export type { BleedTopology, Guitar, GuitarKind, Pickup, PickupClass, Pot, Wiring } from './guitar';

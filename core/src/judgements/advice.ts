@@ -14,6 +14,7 @@ import {
 } from '../plans';
 import type { UnitSystem } from '../quantity';
 import { mainRow, type Edit, type Rig } from '../rig';
+import { diRemedy } from './diRemedy';
 import { judgeRig } from './judge';
 import type { Judgement } from './judgement';
 import { Remedies, type Remedy } from './remedy';
@@ -83,7 +84,10 @@ export function adviseRig(
   const remedies = new Remedies(rig, search.moves, search.asItIs.score, units);
   return {
     step: stepOf(rig, search, units),
-    judgements: judgements.map((one) => ({ ...one, remedy: remedies.of(one) })),
+    judgements: judgements.map((one) => ({
+      ...one,
+      remedy: remedies.of(one) ?? diRemedy(rig, one, gear),
+    })),
   };
 }
 

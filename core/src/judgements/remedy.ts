@@ -13,7 +13,8 @@ import type { Judgement, JudgementKind } from './judgement';
 
 /** A single change that mends what a judgement speaks of. */
 export interface Remedy {
-  readonly move: Move;
+  /** Null where it is none of the moves of plans. */
+  readonly move: Move | null;
   /** As one would tell it to whoever does it. */
   readonly said: string;
   readonly edit: Edit;

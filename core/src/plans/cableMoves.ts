@@ -1,6 +1,7 @@
 import {
   conductorM,
   cableOfClass,
+  isReel,
   type GearItem,
   type ItemOf,
   type Cable,
@@ -55,7 +56,7 @@ function kindMoves(rig: Rig, cables: readonly Cable[], gear: readonly GearItem[]
       cable: cableOfClass(cableClass, cable.id, cable.lengthM),
       item: null,
     })),
-    ...ownCables(gear).map((item) => ({
+    ...ownCables(gear, rig, cable).map((item) => ({
       key: item.id,
       cable: { ...item.thing, gear: item.id },
       item,
@@ -66,21 +67,51 @@ function kindMoves(rig: Rig, cables: readonly Cable[], gear: readonly GearItem[]
       const ratio = (like.cPerMF.value * like.coil.value) / now;
       return isShaped ? Math.abs(ratio - 1) > DIFFERENT : ratio < 1 - DIFFERENT;
     })
-    .map(({ key, cable: like, item }) => ({
+    .map(({ key, cable: like, item }): Move => ({
       key: `kind ${cables.length > 1 ? 'patches' : cable.id} ${key}`,
-      action: { kind: 'cableKind', cables: cables.map(({ id }) => id), like },
+      action: {
+        kind: 'cableKind',
+        cables: cables.map(({ id }) => id),
+        like,
+        isPiece: item !== null && !isReel(item),
+      },
       effort: item ? effortOfItem(cable, item) : effortOfClass(cables, like),
-      claims: cables.map(({ id }) => `kind ${id}`),
+      claims: [
+        ...cables.map(({ id }) => `kind ${id}`),
+        ...(item && !isReel(item) ? [`length ${cable.id}`] : []),
+      ],
       condition: null,
       against: null,
     }));
 }
 
-const ownCables = (gear: readonly GearItem[]): readonly (ItemOf<'cable'> & GearItem)[] =>
+/** Those of the gear list that reach: off a reel as far as there is of it, made up as they are. */
+const ownCables = (
+  gear: readonly GearItem[],
+  rig: Rig,
+  cable: Cable,
+): readonly (ItemOf<'cable'> & GearItem)[] =>
   gear
     .filter((item): item is ItemOf<'cable'> & GearItem => item.kind === 'cable' && !item.retired)
+    .filter((item) => isLongEnough(item, farthest(rig, cable)))
     .sort((a, b) => a.thing.cPerMF.value - b.thing.cPerMF.value)
     .slice(0, MOST_OF_GEAR);
+
+/** As long as the cable is anywhere, or as far as somebody has said that it has to reach. */
+function farthest(rig: Rig, { id, lengthM }: Cable): number {
+  const reach = rig.texts.brief.reach[id]?.value;
+  const there = rig.electrical.places.flatMap(({ lengths }) => lengths[id]?.value ?? []);
+  return reach ?? Math.max(lengthM.value, ...there);
+}
+
+/** What is longer than this share of the way, and a step more, lies about in loops. */
+const LONGEST_SHARE = 1.5;
+const STEP_M = 0.5;
+
+function isLongEnough(item: ItemOf<'cable'>, reachM: number): boolean {
+  const { value } = item.thing.lengthM;
+  return value >= reachM && (isReel(item) || value <= reachM * LONGEST_SHARE + STEP_M);
+}
 
 function effortOfClass(cables: readonly Cable[], like: Cable): Effort {
   const metres = cables.reduce((sum, { lengthM }) => sum + lengthM.value, 0);
@@ -94,19 +125,19 @@ function effortOfClass(cables: readonly Cable[], like: Cable): Effort {
   };
 }
 
-/** Off a reel a cable is made; a made-up one is bought, at its price for its own length. */
-function effortOfItem(cable: Cable, { thing, qualities }: ItemOf<'cable'>): Effort {
-  const { price, form } = qualities;
-  const isReel = form === 'reel';
-  const metres = cable.lengthM.value;
-  const perM = price === null ? 0 : isReel ? price : price / Math.max(1, thing.lengthM.value);
+/** Off a reel a cable is made, at its price for each metre; a made-up piece is bought, or at hand where it has no price. */
+function effortOfItem(cable: Cable, item: ItemOf<'cable'>): Effort {
+  const { price } = item.qualities;
+  const buys = price === null ? [] : [item.thing.name];
+  if (!isReel(item))
+    return { ...NOTHING, minutes: MINUTES.swapCable, cost: Math.round(price ?? 0), buys };
   return {
     ...NOTHING,
-    minutes: isReel ? MINUTES.makeCable : MINUTES.swapCable,
-    solders: isReel,
-    cost: price === null ? 0 : Math.round(perM * metres + (isReel ? USUAL_PRICE.plugPair : 0)),
+    minutes: MINUTES.makeCable,
+    solders: true,
+    cost: price === null ? 0 : Math.round(price * cable.lengthM.value + USUAL_PRICE.plugPair),
     isCostAssumed: price !== null,
-    buys: price === null ? [] : [thing.name],
+    buys,
   };
 }
 

@@ -153,13 +153,17 @@ function loopOutEdit(rig: Rig, { device: id }: ActionOf<'loopOut'>): Edit | null
   };
 }
 
-function cableKindEdit(rig: Rig, { cables, like }: ActionOf<'cableKind'>): Edit | null {
+function cableKindEdit(rig: Rig, { cables, like, isPiece }: ActionOf<'cableKind'>): Edit | null {
   const edits = cables.flatMap((id): Edit[] => {
     const cable = findCable(rig, id);
     if (!cable) return [];
-    const { lengthM, added, addedF } = cable;
+    const { added, addedF } = cable;
+    const lengthM = isPiece ? like.lengthM : cable.lengthM;
+    const to = { ...like, id, lengthM, added, addedF };
+    const places = rig.electrical.places.filter(({ lengths }) => isPiece && lengths[id]);
     return [
-      { kind: 'replace', part: { of: 'cable', to: { ...like, id, lengthM, added, addedF } } },
+      { kind: 'replace', part: { of: 'cable', to } },
+      ...places.map((place) => setLengthAt(rig, place.id, id, lengthM)),
     ];
   });
   return edits.length === 0 ? null : { kind: 'group', edits };

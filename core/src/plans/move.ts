@@ -21,8 +21,13 @@ export type MoveAction =
   | { readonly kind: 'ownPedal'; readonly before: string | null; readonly device: Device }
   | { readonly kind: 'bypass'; readonly device: string; readonly to: BypassChoice }
   | { readonly kind: 'shift'; readonly device: string; readonly before: string | null }
-  /** Cables of another kind, as long as they are now. */
-  | { readonly kind: 'cableKind'; readonly cables: readonly string[]; readonly like: Cable }
+  /** Cables of another kind, as long as they are now; a made-up piece is as long as it is. */
+  | {
+      readonly kind: 'cableKind';
+      readonly cables: readonly string[];
+      readonly like: Cable;
+      readonly isPiece: boolean;
+    }
   | { readonly kind: 'cableLength'; readonly cable: string; readonly lengthM: number }
   /** A hardwired bypass rebuilt as a true one. */
   | { readonly kind: 'convert'; readonly device: string }

@@ -57,17 +57,18 @@ type ActionOf<K extends MoveAction['kind']> = Extract<MoveAction, { kind: K }>;
 
 function sayCableKind(
   rig: Rig,
-  { cables, like }: ActionOf<'cableKind'>,
+  { cables, like, isPiece }: ActionOf<'cableKind'>,
   units: UnitSystem,
 ): string {
-  const kind = sayKind(like, units);
+  const kind = sayKind(like, isPiece, units);
   if (cables.length > 1) return `Change the ${cables.length} patches for ${kind}`;
   return `Change ${nameCable(rig, cables[0]!)} for ${kind}`;
 }
 
-function sayKind(like: Cable, units: UnitSystem): string {
+function sayKind(like: Cable, isPiece: boolean, units: UnitSystem): string {
   const each = formatQuantity(like.cPerMF.value, 'capacitancePerLength', units);
-  if (like.gear) return `${like.name} (${each})`;
+  const length = isPiece ? `${formatQuantity(like.lengthM.value, 'length', units)}, ` : '';
+  if (like.gear) return `${like.name} (${length}${each})`;
   return `a ${CABLE_CLASSES[like.cableClass].label} cable (${each})`;
 }
 

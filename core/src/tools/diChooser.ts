@@ -25,7 +25,8 @@ export interface DiChoice {
 }
 
 /** Of a powered DI made for piezos. */
-const PIEZO_INPUT_OHM = 10e6;
+/** What an end for a piezo has at its input, Ω. */
+export const PIEZO_INPUT_OHM = 10e6;
 /** 400 Hz downwards to 20 Hz, 48 to the octave, in rising order. */
 const LOW_HZ = Float64Array.from({ length: 208 }, (_, k) => 400 * 2 ** ((k - 207) / 48));
 /** More than this lost is a wrong pairing, dB. */

@@ -1,7 +1,7 @@
 import { cableOfClass, entered, gearItem, type GearItem } from '../../src/gear';
-import { findMoves } from '../../src/plans';
+import { findMoves, makeMoves } from '../../src/plans';
 import { NOTHING, USUAL_PRICE } from '../../src/plans/efforts';
-import { mainRow, newRig } from '../../src/rig';
+import { findCable, mainRow, newRig } from '../../src/rig';
 
 /// What a move costs, in money that people could check on a bill.
 
@@ -19,11 +19,12 @@ const item = (lengthM: number, qualities: Partial<GearItem['qualities']>): GearI
   return { ...plain, qualities: { ...plain.qualities, ...qualities } };
 };
 
-const effortWith = (gear: GearItem) =>
+const moveWith = (gear: GearItem) =>
   findMoves(RIG, [gear]).find(
     ({ action }) =>
       action.kind === 'cableKind' && action.like.gear === 'gull' && action.cables[0] === CABLE.id,
-  )!.effort;
+  );
+const effortWith = (gear: GearItem) => moveWith(gear)!.effort;
 
 test('off a reel: its price for each metre, and two plugs, soldered', () => {
   const effort = effortWith(item(50, { form: 'reel', price: 3 }));
@@ -31,16 +32,25 @@ test('off a reel: its price for each metre, and two plugs, soldered', () => {
   expect(effort).toMatchObject({ solders: true, isCostAssumed: true, buys: ['Gull'] });
 });
 
-test('made up: by its price for its own length, and nothing soldered', () => {
-  const effort = effortWith(item(3, { form: 'madeUp', price: 30 }));
-  expect(effort.cost).toBe(Math.round((30 / 3) * METRES));
-  expect(effort.solders).toBe(false);
+test('made up: at its price, as long as it is, and nothing soldered', () => {
+  const gear = item(METRES + 1, { form: 'madeUp', price: 30 });
+  expect(effortWith(gear)).toMatchObject({ cost: 30, solders: false, isCostAssumed: false });
+  const move = moveWith(gear)!;
+  const made = makeMoves(RIG, [move])!;
+  expect(findCable(made.rig, CABLE.id)!.lengthM.value).toBe(METRES + 1);
 });
 
 test('without a price it is at hand', () => {
-  expect(effortWith(item(6, {}))).toMatchObject({
+  expect(effortWith(item(METRES, {}))).toMatchObject({
     cost: NOTHING.cost,
     isCostAssumed: false,
     buys: [],
   });
+});
+
+test('a piece that does not reach, or lies about in loops, is none; off a reel what there is of it', () => {
+  expect(moveWith(item(METRES - 0.1, {}))).toBeUndefined();
+  expect(moveWith(item(METRES * 2, {}))).toBeUndefined();
+  expect(moveWith(item(METRES * 2, { form: 'reel' }))).toBeDefined();
+  expect(moveWith(item(METRES - 0.1, { form: 'reel' }))).toBeUndefined();
 });

@@ -121,12 +121,22 @@ test.each<[string, Move['action'], string]>([
   ],
   [
     'a cable by class',
-    { kind: 'cableKind', cables: ['l1'], like: cableOfClass('low', 'l1', entered(6)) },
+    {
+      kind: 'cableKind',
+      cables: ['l1'],
+      like: cableOfClass('low', 'l1', entered(6)),
+      isPiece: false,
+    },
     'Change the cable in for a low capacitance cable (85\u00a0pF/m)',
   ],
   [
     'patches',
-    { kind: 'cableKind', cables: ['l2', 'l3'], like: cableOfClass('low', 'l1', entered(6)) },
+    {
+      kind: 'cableKind',
+      cables: ['l2', 'l3'],
+      like: cableOfClass('low', 'l1', entered(6)),
+      isPiece: false,
+    },
     'Change the 2 patches for a low capacitance cable (85\u00a0pF/m)',
   ],
   ['a cut', { kind: 'cableLength', cable: 'l1', lengthM: 4 }, 'Shorten the cable in to 4\u00a0m'],
@@ -209,7 +219,12 @@ const box = move(
   { effort: { ...NOTHING, minutes: 15, cost: 80, boxes: 1 } },
 );
 const cable = move(
-  { kind: 'cableKind', cables: ['l1'], like: cableOfClass('low', 'l1', entered(6)) },
+  {
+    kind: 'cableKind',
+    cables: ['l1'],
+    like: cableOfClass('low', 'l1', entered(6)),
+    isPiece: false,
+  },
   { effort: { ...NOTHING, minutes: 2, cost: 30 } },
 );
 

@@ -1,10 +1,10 @@
 import {
   cutText,
+  isReel,
   addAmpLoop,
   addGuitar,
   allDevices,
   applyEdit,
-  entered,
   findDevice,
   findCable,
   freshId,
@@ -262,12 +262,13 @@ function replacement(
     }
     case 'cable': {
       if (selection.kind === 'connection') {
-        const cable = { ...item.thing, id: freshId(rig, 'l') };
+        const id = freshId(rig, 'l');
+        const { lengthM } = isReel(item) ? patchCable(id) : item.thing;
+        const cable = { ...item.thing, id, lengthM };
         return { kind: 'connect', row: selection.row, at: selection.connection, cable };
       }
       const cable = findCable(rig, selection.kind === 'cable' ? selection.id : '')!;
-      const lengthM =
-        cable.lengthM.from === 'assumed' ? entered(item.thing.lengthM.value) : cable.lengthM;
+      const { lengthM } = isReel(item) ? cable : item.thing;
       return {
         kind: 'replace',
         part: { of: 'cable', to: { ...item.thing, id: cable.id, lengthM } },
