@@ -11,12 +11,14 @@ import { revisionName } from './workspace';
 export interface StoredRig {
   readonly id: string;
   readonly revision: number;
+  /** Another after every restore: revisions count within it. */
+  readonly lineage: string;
   readonly updatedAt: string;
   readonly rig: Rig;
 }
 
 /** What a save answers: the rig itself is what was sent. */
-export type SavedRig = Pick<StoredRig, 'id' | 'revision' | 'updatedAt'>;
+export type SavedRig = Omit<StoredRig, 'rig'>;
 
 /** A save answers with the foot-switches as they stand now: another hand may have been at them meanwhile. */
 export interface UpdatedRig extends SavedRig {
@@ -136,6 +138,8 @@ export interface CreateRig {
 export interface UpdateRig {
   /** The revision the rig was edited from. */
   readonly basedOn: number;
+  /** The one of that revision; without it the revision alone is compared. */
+  readonly lineage?: string;
   readonly rig: Rig;
   /** The foot-switches as they were when the server last told; without it those of the rig stand. */
   readonly stateFrom?: SwitchState;
@@ -152,6 +156,7 @@ const createShape = Joi.object({ id: uuid, rig: Joi.any().required() }).required
 const updateShape = Joi.object({
   basedOn: revision,
   rig: Joi.any().required(),
+  lineage: uuid.optional(),
   stateFrom: stateSchema.optional(),
 }).required();
 const stateShape: Joi.ObjectSchema<UpdateState> = Joi.object({

@@ -47,6 +47,7 @@ test('a rig is made, read, changed, listed, taken off and put back', async () =>
   // A save answers with its revision and the foot-switches: the rig is what was sent.
   expect(Object.keys(saved.body as object).sort()).toEqual([
     'id',
+    'lineage',
     'revision',
     'state',
     'updatedAt',

@@ -171,6 +171,27 @@ describe.each(all.map((engine) => [engine.name, engine] as const))(
       });
     });
 
+    test('on a fresh machine, too, what was seen elsewhere is not saved over it', async () => {
+      await put(db, EMPTY);
+      await put(other, EMPTY);
+      const id = randomUUID();
+      const rig = newRig('seen');
+      await createRig(db, id, rig);
+      const seen = (await findRig(db, id))!;
+      await put(other, await partsIn(await linesIn(db)));
+      const there = (await findRig(other, id))!;
+      const later = { ...rig, texts: { ...rig.texts, name: 'later' } };
+      // Both are at revision 1, and not of one line.
+      expect([seen.revision, there.revision]).toEqual([1, 1]);
+      const save = ({ lineage }: typeof seen) =>
+        updateRig(other, id, { basedOn: 1, lineage, rig: later });
+      expect(await save(seen)).toMatchObject({ kind: 'stale', theirs: { lineage: there.lineage } });
+      expect(await save(there)).toMatchObject({
+        kind: 'saved',
+        saved: { revision: 2, lineage: there.lineage },
+      });
+    });
+
     test('a restore that fails half-way leaves everything as it was', async () => {
       const lines = await linesIn(db);
       const parts = await partsIn(lines);

@@ -17,7 +17,10 @@ import {
   type OpenRig,
 } from '../src/features/editor/editorSlice';
 
-const stored = (rig: Rig, revision = 1): StoredRig => ({ id: 'rig', revision, updatedAt: '', rig });
+const stored = (rig: Rig, revision = 1): StoredRig => ({
+  ...{ id: 'rig', revision, lineage: 'l', updatedAt: '' },
+  rig,
+});
 const reduce = (
   state: EditorState,
   ...actions: Parameters<typeof editorSlice.reducer>[1][]
@@ -28,7 +31,12 @@ const NONE = { past: [], future: [] };
 const opened = (mine: Rig | null = null, basedOn = 1, revision = 1): EditorState =>
   reduce(
     editorSlice.getInitialState(),
-    editorActions.rigOpened({ stored: stored(rig, revision), mine, basedOn, history: NONE }),
+    editorActions.rigOpened({
+      stored: stored(rig, revision),
+      mine,
+      isCurrent: basedOn === revision,
+      history: NONE,
+    }),
   );
 const openOf = (state: EditorState): OpenRig => state.open!;
 const length = (state: EditorState) => mainRow(openOf(state).rig).cables[0]!.lengthM.value;
@@ -195,7 +203,7 @@ describe('changes from elsewhere', () => {
       editorActions.rigOpened({
         stored: stored(before.rig),
         mine: null,
-        basedOn: 1,
+        isCurrent: true,
         history: { past, future },
       }),
     );

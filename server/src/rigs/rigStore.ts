@@ -6,6 +6,7 @@ import { keepListing } from './listings';
 interface SavedRow {
   readonly id: string;
   readonly revision: number;
+  readonly lineage: string;
   readonly updated_at: Date | string;
 }
 
@@ -13,12 +14,13 @@ interface RigRow extends SavedRow {
   readonly document: Rig;
 }
 
-const SAVED = 'id, revision, updated_at';
+const SAVED = 'id, revision, lineage, updated_at';
 const COLUMNS = `${SAVED}, document`;
 
-const savedRig = ({ id, revision, updated_at }: SavedRow): SavedRig => ({
+const savedRig = ({ id, revision, lineage, updated_at }: SavedRow): SavedRig => ({
   id,
   revision,
+  lineage,
   updatedAt: new Date(updated_at).toISOString(),
 });
 
@@ -62,7 +64,7 @@ export type UpdateResult =
 export async function updateRig(
   db: Database,
   id: string,
-  { basedOn, rig, stateFrom }: UpdateRig,
+  { basedOn, lineage, rig, stateFrom }: UpdateRig,
 ): Promise<UpdateResult> {
   return db.transaction(async (tx) => {
     const [now] = await tx.query<RigRow & { same_path: boolean }>(
@@ -71,8 +73,8 @@ export async function updateRig(
       [id, JSON.stringify(rig)],
     );
     if (!now) return { kind: 'notFound' };
-    if (!now.same_path && now.revision !== basedOn)
-      return { kind: 'stale', theirs: storedRig(now) };
+    const isBase = now.revision === basedOn && (lineage ?? now.lineage) === now.lineage;
+    if (!now.same_path && !isBase) return { kind: 'stale', theirs: storedRig(now) };
     const merged = { ...rig, state: mergedState(rig, now.document, stateFrom) };
     return { kind: 'saved', saved: await putDocument(tx, now, merged) };
   });

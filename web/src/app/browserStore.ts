@@ -12,6 +12,8 @@ export interface KeptEdits<Rig, State> {
   readonly windowId: string;
   readonly rig: Rig;
   readonly basedOn: number;
+  /** Of that revision. */
+  readonly lineage?: string;
   /** The foot-switches that the server last told of. */
   readonly stateFrom?: State;
 }

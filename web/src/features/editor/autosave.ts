@@ -62,10 +62,11 @@ async function keepEdits(open: OpenRig | null): Promise<void> {
   if (open && hasUnsaved(open)) await keepRig(unsentOf(open));
 }
 
-const unsentOf = ({ id, rig, basedOn, acknowledged }: OpenRig): Unsent => ({
+const unsentOf = ({ id, rig, basedOn, lineage, acknowledged }: OpenRig): Unsent => ({
   id,
   rig,
   basedOn,
+  lineage,
   stateFrom: acknowledged.state,
   isStateAlone: isEqual({ ...rig, state: null }, { ...acknowledged, state: null }),
 });
@@ -101,9 +102,10 @@ async function send(open: OpenRig, api: Effect): Promise<'again' | 'away' | 'sto
   if (api.getState().editor.open?.id !== open.id) return 'stop';
   switch (answer.kind) {
     case 'saved': {
-      const { revision, state } = answer;
+      const { revision, lineage, state } = answer;
       // Foot-switches alone are kept whatever the rest has become: it still is what it was edited from.
-      const isElsewhere = unsent.isStateAlone && revision !== open.basedOn;
+      const isBase = revision === open.basedOn && lineage === open.lineage;
+      const isElsewhere = unsent.isStateAlone && !isBase;
       const known = isElsewhere ? open.basedOn : revision;
       api.dispatch(editorActions.saveAcknowledged({ sent: open.rig, revision: known, state }));
       if (isElsewhere) tellNewer(open.id);

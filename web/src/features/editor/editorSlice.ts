@@ -32,6 +32,7 @@ export interface OpenRig {
   readonly future: readonly Step[];
   /** The revision on the server that `rig` starts from. */
   readonly basedOn: number;
+  readonly lineage: string;
   /** What the server is known to hold at that revision. */
   readonly acknowledged: Rig;
   readonly save: SaveState;
@@ -111,12 +112,13 @@ interface Arrival {
   readonly stored: StoredRig;
   /** A rig this browser kept because it could not be sent, and the revision it started from. */
   readonly mine: Rig | null;
-  readonly basedOn: number;
+  /** Whether that started from what the server holds. */
+  readonly isCurrent: boolean;
   /** What could be undone before the window was reloaded. */
   readonly history: History;
 }
 
-function arrive(_state: EditorState, { stored, mine, basedOn, history }: Arrival): EditorState {
+function arrive(_state: EditorState, { stored, mine, isCurrent, history }: Arrival): EditorState {
   return {
     refusal: null,
     open: {
@@ -126,9 +128,10 @@ function arrive(_state: EditorState, { stored, mine, basedOn, history }: Arrival
       past: history.past,
       future: history.future,
       basedOn: stored.revision,
+      lineage: stored.lineage,
       acknowledged: stored.rig,
       save: { kind: mine ? 'waiting' : 'saved' },
-      theirs: mine && basedOn !== stored.revision ? stored : null,
+      theirs: mine && !isCurrent ? stored : null,
     },
   };
 }
@@ -140,6 +143,7 @@ const give = (open: OpenRig, theirs: StoredRig): Partial<OpenRig> => ({
   past: [...open.past, { kind: 'whole', rig: open.rig }],
   future: [],
   basedOn: theirs.revision,
+  lineage: theirs.lineage,
   acknowledged: theirs.rig,
   theirs: null,
   save: { kind: 'saved' },
@@ -198,6 +202,7 @@ export const editorSlice = createSlice({
       theirs
         ? {
             basedOn: theirs.revision,
+            lineage: theirs.lineage,
             acknowledged: theirs.rig,
             theirs: null,
             save: { kind: 'waiting' },

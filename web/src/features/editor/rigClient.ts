@@ -19,7 +19,7 @@ export const fetchRig = (id: string, signal?: AbortSignal): Promise<Answer<Store
   ask<StoredRig>({ path: `/rigs/${id}`, ...(signal ? { signal } : {}) });
 
 export type SaveAnswer =
-  | { readonly kind: 'saved'; readonly revision: number; readonly state: SwitchState }
+  | ({ readonly kind: 'saved' } & Pick<UpdatedRig, 'revision' | 'lineage' | 'state'>)
   | { readonly kind: 'stale'; readonly theirs: StoredRig }
   | { readonly kind: 'refused'; readonly message: string }
   | { readonly kind: 'away'; readonly signInNeeded: boolean };
@@ -29,6 +29,7 @@ export interface Unsent {
   readonly id: string;
   readonly rig: Rig;
   readonly basedOn: number;
+  readonly lineage?: string;
   readonly stateFrom?: SwitchState;
   /** Nothing but foot-switches was changed: a small document of their own. */
   readonly isStateAlone?: boolean;
@@ -42,7 +43,7 @@ export async function saveRig(unsent: Unsent): Promise<SaveAnswer> {
   });
   switch (answer.kind) {
     case 'ok':
-      return { kind: 'saved', revision: answer.data.revision, state: answer.data.state };
+      return { kind: 'saved', ...answer.data };
     case 'away':
     case 'signInNeeded':
       return { kind: 'away', signInNeeded: answer.kind === 'signInNeeded' };
@@ -53,21 +54,26 @@ export async function saveRig(unsent: Unsent): Promise<SaveAnswer> {
   }
 }
 
-function questionOf({ id, rig, basedOn, stateFrom, isStateAlone }: Unsent) {
+function questionOf({ id, rig, basedOn, lineage, stateFrom, isStateAlone }: Unsent) {
   if (stateFrom && isStateAlone) {
     const body: UpdateState = { from: stateFrom, state: rig.state };
     return { path: `/rigs/${id}/state`, body };
   }
-  const body: UpdateRig = { basedOn, rig, ...(stateFrom && { stateFrom }) };
+  const body: UpdateRig = {
+    ...{ basedOn, rig },
+    ...(lineage && { lineage }),
+    ...(stateFrom && { stateFrom }),
+  };
   return { path: `/rigs/${id}`, body };
 }
 
 /** Keeps edits in this browser until the server has acknowledged them. */
-export const keepRig = async ({ id, rig, basedOn, stateFrom }: Unsent): Promise<void> =>
+export const keepRig = async ({ id, rig, basedOn, lineage, stateFrom }: Unsent): Promise<void> =>
   keepEdits({
     rigId: id,
     rig,
     basedOn,
+    ...(lineage && { lineage }),
     ...(stateFrom && { stateFrom }),
     windowId: await windowId(),
   });
@@ -89,8 +95,8 @@ async function leftBehind(): Promise<readonly Kept[]> {
 export interface OpenedRig {
   readonly stored: StoredRig;
   readonly mine: Rig | null;
-  /** The revision that `mine` started from. */
-  readonly basedOn: number;
+  /** Whether `mine` started from what the server holds. */
+  readonly isCurrent: boolean;
 }
 
 /** What was kept counts only where it differs from what the server holds; from now on it is this window's. */
@@ -98,13 +104,15 @@ export async function joinKept(stored: StoredRig): Promise<OpenedRig> {
   const me = await windowId();
   const all = (await leftBehind()).filter(({ rigId }) => rigId === stored.id);
   const kept = all.find((edits) => edits.windowId === me) ?? all[0];
-  if (!kept) return { stored, mine: null, basedOn: stored.revision };
+  if (!kept) return { stored, mine: null, isCurrent: true };
   const mine = withStateOf(kept, stored.rig);
   const isSame = isEqual(mine, stored.rig);
-  const { basedOn } = kept;
-  if (!isSame) await keepRig({ id: stored.id, rig: mine, basedOn, stateFrom: stored.rig.state });
+  const { basedOn, lineage } = kept;
+  const base = { basedOn, ...(lineage && { lineage }), stateFrom: stored.rig.state };
+  if (!isSame) await keepRig({ id: stored.id, rig: mine, ...base });
   if (isSame || kept.windowId !== me) await forgetEdits(kept.rigId, kept.windowId);
-  return { stored, mine: isSame ? null : mine, basedOn };
+  const isCurrent = basedOn === stored.revision && (lineage ?? stored.lineage) === stored.lineage;
+  return { stored, mine: isSame ? null : mine, isCurrent };
 }
 
 /** A kept rig with the foot-switches that others were at meanwhile. */

@@ -56,13 +56,12 @@ function useNewest(id: string, onNewer: () => void): void {
     const unfollow = followRig(id, () => {
       void fetchRig(id, stop.signal).then((newest) => {
         const now = store.getState().editor.open;
-        if (newest.kind !== 'ok' || now?.id !== id || newest.data.revision < now.basedOn) return;
-        if (hasUnsaved(now) || now.preview) return;
-        const { revision, rig } = newest.data;
-        if (revision > now.basedOn) {
+        if (newest.kind !== 'ok' || now?.id !== id || hasUnsaved(now) || now.preview) return;
+        const { revision, lineage, rig } = newest.data;
+        if (revision > now.basedOn || lineage !== now.lineage) {
           dispatch(editorActions.newerArrived(newest.data));
           onNewer();
-        } else if (!isSameState(now.rig.state, rig.state))
+        } else if (revision === now.basedOn && !isSameState(now.rig.state, rig.state))
           dispatch(editorActions.switchesArrived(rig.state));
       });
     });
