@@ -192,8 +192,8 @@ describe('with demo data', () => {
     );
     await (await page.findText('button', 'Close')).click();
     await page.click('nav a[href$="/plans"]');
-    expect(await page.textOf('[data-testid="first-step"]')).toBe(first);
     await page.find('[data-search="done"]');
+    expect(await page.textOf('[data-testid="first-step"]')).toBe(first);
     // Sorted by effect, what is nearest to the goal comes first.
     await page.chooseIn('Sort the plans', 'sorted by effect');
     const goals = await Promise.all(

@@ -228,17 +228,17 @@ describe('options', () => {
     [
       ['--host', '192.168.1.5'],
       { GULLWIND_PASSPHRASE: 'short' },
-      'can be reached from other machines',
+      'GULLWIND_PASSPHRASE is shorter than 12 characters',
     ],
     [['--colour', 'red'], {}, '--colour'],
   ])('%j is refused', (args, environment, message) => {
     expect(() => readOptions(args, environment)).toThrow(message);
   });
 
-  test('loopback asks for no passphrase; anything else keeps the one it has', () => {
+  test('a passphrase is asked for wherever it is set', () => {
     expect(readOptions([], { GULLWIND_PASSPHRASE: 'a long enough phrase' })).toMatchObject({
       host: '127.0.0.1',
-      passphrase: null,
+      passphrase: 'a long enough phrase',
       demo: false,
     });
     expect(
