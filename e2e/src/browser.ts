@@ -57,3 +57,10 @@ export async function stopMotion(driver: WebDriver): Promise<void> {
 export async function savePicture(driver: WebDriver, path: string): Promise<void> {
   writeFileSync(path, Buffer.from(await driver.takeScreenshot(), 'base64'));
 }
+
+/** The colours are the system's own, as where a person has chosen them for contrast. */
+export async function forceColors(driver: WebDriver, isForced: boolean): Promise<void> {
+  await (driver as Driver).sendDevToolsCommand('Emulation.setEmulatedMedia', {
+    features: isForced ? [{ name: 'forced-colors', value: 'active' }] : [],
+  });
+}

@@ -169,6 +169,20 @@ test('soundings keep their distance, and the largest steps win', () => {
   expect(shown.map(({ x }) => x)).toEqual([0, 40, 100]);
 });
 
+test('a sounding that reads as the one before it is left out, but for the ends', () => {
+  const at = (x: number, trebleDb: number) =>
+    ({ x, trebleDb }) as Parameters<typeof chooseSoundings>[0][number];
+  const points = [
+    at(0, 0),
+    at(50, -3),
+    at(100, -3.02),
+    at(150, -2.98),
+    at(200, -6),
+    at(250, -6.01),
+  ];
+  expect(chooseSoundings(points, 40).map(({ x }) => x)).toEqual([0, 50, 200, 250]);
+});
+
 describe('selection', () => {
   const rig = board([0.3]);
   const { stops } = draw(rig);

@@ -19,7 +19,7 @@ export {
   nameSwitch,
   namePartLoss,
 } from './names';
-export { sayVerdict, sayMuted, sayWhatIsGoingOn } from './words';
+export { sayMuted, sayStraightIn, sayWhatIsGoingOn } from './words';
 export { analyseStates, ENVELOPE_EVERY, switchesOf, switchesOn } from './analyseStates';
 export type { ExtremeState, StatesAnalysis, StatesSounding } from './analyseStates';
 export { measureScenes, measurePlaces } from './scenes';

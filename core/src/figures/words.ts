@@ -17,7 +17,7 @@ export function sayWhatIsGoingOn(rig: Chain, analysis: Analysis, system: UnitSys
     const name = nameSpot(rig, analysis.stops[analysis.at]!.spot);
     return `Nothing arrives: ${name} is missing. Give it a cable to see what it does.`;
   }
-  return [sayVerdict(analysis), sayCause(rig, analysis, system)]
+  return [sayVerdict(rig, analysis, system), sayCause(rig, analysis, system)]
     .filter((part) => part !== '')
     .join(' ');
 }
@@ -42,20 +42,31 @@ export function sayMuted(name: string, why: MuteReason): string {
   }
 }
 
+/** What a rig is held against, with the cable that it means. */
+export const sayStraightIn = (
+  { electrical: { reference } }: Pick<Chain, 'electrical'>,
+  system: UnitSystem,
+): string => `straight in (${formatQuantity(reference.lengthM.value, 'length', system)})`;
+
 /** The verdict in a sentence, and after it what is always worth saying. */
-export function sayVerdict({ figures, verdict }: SoundingAnalysis): string {
+function sayVerdict(
+  rig: Chain,
+  { figures, verdict }: SoundingAnalysis,
+  system: UnitSystem,
+): string {
+  const against = sayStraightIn(rig, system);
   const { trebleDb, trebleLowDb: low, trebleHighDb: high } = figures;
   const extras = sayExtras(verdict);
   if (verdict.size === 'unlikely') {
     const most = Math.max(Math.abs(low), Math.abs(high));
-    return `Within ${most.toFixed(1)} dB of straight in: ${SIZE_WORDS.unlikely}.${extras}`;
+    return `Within ${most.toFixed(1)} dB of ${against}: ${SIZE_WORDS.unlikely}.${extras}`;
   }
   const oneWay = verdict.direction === 'duller' || verdict.direction === 'brighter';
   const amount = oneWay
     ? `${formatSignedDb(trebleDb)} dB of treble`
     : `${formatSignedDb(low)} dB at 2–4 kHz, ${formatSignedDb(high)} dB at 4–8 kHz`;
   const direction = capital(DIRECTION_WORDS[verdict.direction]);
-  return `${direction} than straight in, ${amount}: ${SIZE_WORDS[verdict.size]}.${extras}`;
+  return `${direction} than ${against}, ${amount}: ${SIZE_WORDS[verdict.size]}.${extras}`;
 }
 
 function sayExtras({ resonanceMoved, resonanceRaisedDb, levelDb }: Verdict): string {

@@ -4,6 +4,7 @@ import { measureRig, nameSwitch, semitonesBetween } from '../figures';
 import { destinationLoad, type SectionSolver } from '../path';
 import { bufferMoves, makeMoves } from '../plans';
 import { mainRow, type ApproachKind, type Rig } from '../rig';
+import { sayUnbalanced } from '../tools';
 import { buffersOf } from './aboutParts';
 import { changeOf, type Case } from './case';
 import type { Judgement } from './judgement';
@@ -268,7 +269,7 @@ function judgeUnbalanced(at: Case, units: UnitSystem): readonly Judgement[] {
       weight: 'note',
       spot: { kind: 'destination', id: destination.id },
       title: 'A long unbalanced cable to the mixer',
-      reason: 'Past 6 to 8 m towards a mixer use a DI, so that what the cable picks up cancels.',
+      reason: `Past ${sayUnbalanced(units)} towards a mixer use a DI, so that what the cable picks up cancels.`,
       numbers: [
         ['cable', formatQuantity(cableM, 'length', units)],
         ['air over it', db(at.analysis.figures.airDb)],

@@ -8,6 +8,7 @@ import {
   type Cable,
 } from '../gear';
 import { destinationLoad, guitarSource, cableElements, TrebleMeter } from '../path';
+import type { UnitSystem } from '../quantity';
 
 /** What a source could be plugged into on its way to a mixer. */
 export interface DiChoice {
@@ -25,6 +26,10 @@ export interface DiChoice {
 }
 
 /** Of a powered DI made for piezos. */
+/** How far an unbalanced cable goes towards a mixer, as it is said. */
+export const sayUnbalanced = (system: UnitSystem): string =>
+  system === 'metric' ? '6 to 8 m' : '20 to 25 ft';
+
 /** What an end for a piezo has at its input, Ω. */
 export const PIEZO_INPUT_OHM = 10e6;
 /** 400 Hz downwards to 20 Hz, 48 to the octave, in rising order. */
@@ -91,7 +96,7 @@ function judge(
   if (kind === 'mixer' && isDriven)
     return {
       fit: 'good enough',
-      why: 'It drives a line input, unbalanced: short cables only, 6 to 8 m at most.',
+      why: 'It drives a line input, unbalanced: for short cables only.',
     };
   if (highPassHz !== null && highPassHz > 80)
     return { fit: 'wrong', why: 'Its input is too low for this source: the bottom goes.' };

@@ -1,4 +1,4 @@
-export { chooseDi, headroomDb, PIEZO_INPUT_OHM, USUAL_ENDS } from './diChooser';
+export { chooseDi, headroomDb, PIEZO_INPUT_OHM, sayUnbalanced, USUAL_ENDS } from './diChooser';
 export type { DiChoice } from './diChooser';
 export {
   areaOfGauge,

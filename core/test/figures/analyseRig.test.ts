@@ -224,14 +224,14 @@ describe('words', () => {
   test('a rig like the reference is fine', () => {
     const rig = referenceLike(newRig('fine'));
     expect(sayWhatIsGoingOn(rig, analyseRig(rig), 'metric')).toBe(
-      'Within 0.0 dB of straight in: unlikely to be heard.',
+      'Within 0.0 dB of straight in (3\u00a0m): unlikely to be heard.',
     );
   });
 
   test('a dull row says where it goes', () => {
     const rig = dullRow();
     const words = sayWhatIsGoingOn(rig, analyseRig(rig), 'metric');
-    expect(words).toContain('Duller than straight in');
+    expect(words).toContain('Duller than straight in (3\u00a0m), −');
     expect(words).toContain(
       'The pickup drives all 25.5\u00a0m of cable to the amp. Most of it goes in the cable to the amp.',
     );

@@ -43,6 +43,21 @@ const NIGHT: ChartInk = {
   grid: '#332d25',
 };
 
+/** Where the person has the system choose the colours: its own words for them, so that every line and mark is seen. */
+const FORCED: ChartInk = {
+  paper: 'Canvas',
+  ink: 'CanvasText',
+  faint: 'CanvasText',
+  sea: 'LinkText',
+  shelter: 'Canvas',
+  hatch: 'GrayText',
+  buoy: 'VisitedText',
+  grid: 'GrayText',
+};
+
+/** The width of the rail of stages; messages stand beside it. */
+export const RAIL_PX = 76;
+
 const SANS = '"Source Sans 3", system-ui, sans-serif';
 export const SOUNDING_FONT = '"Source Serif 4", Georgia, serif';
 
@@ -59,11 +74,23 @@ const TYPOGRAPHY = {
 
 export type ThemeMode = 'day' | 'night';
 
-function themeOf(mode: ThemeMode): Theme {
-  const chart = mode === 'day' ? DAY : NIGHT;
+/** What holds for everything on every page: figures under each other, scroll bars, where the keyboard is. */
+const everywhere = (ink: ChartInk) => ({
+  body: { fontVariantNumeric: 'tabular-nums lining-nums' },
+  '*': { scrollbarWidth: 'thin' as const, scrollbarColor: `${ink.hatch} transparent` },
+  ':focus-visible': { outline: `2px solid ${ink.sea}`, outlineOffset: 1 },
+  // What is moved to by a link, and not by hand, is no stop.
+  '[tabindex="-1"]:focus-visible': { outline: 'none' },
+  '@media (min-width: 600px)': { '.notistack-SnackbarContainer': { marginLeft: RAIL_PX } },
+  '@media (prefers-reduced-motion: reduce)': {
+    '*': { transition: 'none !important', animation: 'none !important' },
+  },
+});
+
+function themeOf(mode: ThemeMode, chart: ChartInk, ink: ChartInk = chart): Theme {
   const surface = mode === 'day' ? '#fcfaf3' : '#1f1b17';
   return createTheme({
-    chart,
+    chart: ink,
     palette: {
       mode: mode === 'day' ? 'light' : 'dark',
       primary: { main: chart.sea, contrastText: mode === 'day' ? '#ffffff' : '#10181a' },
@@ -77,15 +104,17 @@ function themeOf(mode: ThemeMode): Theme {
     typography: TYPOGRAPHY,
     components: {
       MuiCssBaseline: {
+        styleOverrides: everywhere(ink),
+      },
+      MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
+      MuiButtonBase: {
+        defaultProps: { disableRipple: true },
         styleOverrides: {
-          body: { fontVariantNumeric: 'tabular-nums lining-nums' },
-          '@media (prefers-reduced-motion: reduce)': {
-            '*': { transition: 'none !important', animation: 'none !important' },
+          root: {
+            '&.Mui-focusVisible': { outline: `2px solid ${ink.sea}`, outlineOffset: 1 },
           },
         },
       },
-      MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
-      MuiButtonBase: { defaultProps: { disableRipple: true } },
       MuiToggleButton: { styleOverrides: { root: { color: chart.ink } } },
       MuiTooltip: { defaultProps: { enterDelay: 400, arrow: false } },
     },
@@ -93,6 +122,12 @@ function themeOf(mode: ThemeMode): Theme {
 }
 
 export const THEMES: Readonly<Record<ThemeMode, Theme>> = {
-  day: themeOf('day'),
-  night: themeOf('night'),
+  day: themeOf('day', DAY),
+  night: themeOf('night', NIGHT),
+};
+
+/** The same with the colours that the system forces on everything. */
+export const FORCED_THEMES: Readonly<Record<ThemeMode, Theme>> = {
+  day: themeOf('day', DAY, FORCED),
+  night: themeOf('night', NIGHT, FORCED),
 };

@@ -7,8 +7,7 @@ import { useGetSessionQuery } from '../app/api';
 import { NotFound } from './NotFound';
 import { Shell } from './Shell';
 import { createStore } from '../app/store';
-import { THEMES } from '../app/theme';
-import { useThemeMode } from '../app/useSettings';
+import { useWorkshopTheme } from '../app/useSettings';
 import { editorFeature } from '../features/editor';
 import { SignIn } from '../features/session';
 import { STAGES } from '../stages';
@@ -38,11 +37,11 @@ export function App() {
 }
 
 function Themed() {
-  const mode = useThemeMode();
+  const theme = useWorkshopTheme();
   const [router] = useState(createRouter);
   const { data } = useGetSessionQuery();
   return (
-    <ThemeProvider theme={THEMES[mode]}>
+    <ThemeProvider theme={theme}>
       <CssBaseline enableColorScheme />
       <SnackbarProvider maxSnack={3} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
         {data?.signInNeeded ? <SignIn /> : <RouterProvider router={router} />}

@@ -7,10 +7,9 @@ import { Intake } from '../features/files';
 import { STAGES, type Stage } from '../stages';
 import { hearFailures } from '../app/failures';
 import { ShowKeys } from '../app/showKeys';
+import { RAIL_PX } from '../app/theme';
 import { KeysDialog } from './KeysDialog';
 import { useStageKeys } from './useStageKeys';
-
-const RAIL_PX = 76;
 
 const Stop = styled(NavLink)(({ theme }) => ({
   display: 'flex',
@@ -22,6 +21,7 @@ const Stop = styled(NavLink)(({ theme }) => ({
   textDecoration: 'none',
   color: theme.chart.faint,
   borderLeft: '3px solid transparent',
+  [theme.breakpoints.down('sm')]: { padding: '6px 10px 4px', flex: 'none', fontSize: 12.5 },
   '&.active': { color: theme.chart.ink, borderLeftColor: theme.chart.sea, fontWeight: 600 },
   '&:focus-visible': { outline: `2px solid ${theme.chart.sea}`, outlineOffset: -3 },
 }));
@@ -32,7 +32,13 @@ export function Shell() {
   useTellFailures();
   return (
     <ShowKeys value={keys.show}>
-      <Box sx={{ display: 'flex', minHeight: '100vh' }}>
+      <Box
+        sx={{
+          display: 'flex',
+          flexDirection: { xs: 'column', sm: 'row' },
+          minHeight: '100vh',
+        }}
+      >
         <SkipLink />
         <Rail />
         <Box id="page" tabIndex={-1} sx={{ flex: 1, minWidth: 0, outline: 'none' }}>
@@ -73,15 +79,20 @@ function Rail() {
       component="nav"
       aria-label="Stages"
       sx={{
-        width: RAIL_PX,
         flex: 'none',
-        borderRight: 1,
         borderColor: 'divider',
         display: 'flex',
-        flexDirection: 'column',
         position: 'sticky',
         top: 0,
-        height: '100vh',
+        // On a narrow screen a bar along the top.
+        zIndex: { xs: 5, sm: 'auto' },
+        bgcolor: 'background.default',
+        overflow: { xs: 'auto hidden', sm: 'hidden auto' },
+        flexDirection: { xs: 'row', sm: 'column' },
+        width: { xs: '100%', sm: RAIL_PX },
+        height: { sm: '100vh' },
+        borderRight: { sm: 1 },
+        borderBottom: { xs: 1, sm: 0 },
       }}
     >
       <Wordmark />
@@ -110,7 +121,7 @@ function RailStop({ stage, rigId = '' }: { stage: Stage; rigId?: string }) {
 
 function Wordmark() {
   return (
-    <Box sx={{ py: 1.5, textAlign: 'center' }}>
+    <Box sx={{ py: 1.5, px: 1, textAlign: 'center', display: { xs: 'none', sm: 'block' } }}>
       <Box
         component="img"
         src="/mark.svg"

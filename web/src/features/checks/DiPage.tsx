@@ -1,5 +1,6 @@
 import {
   chooseDi,
+  sayUnbalanced,
   entered,
   FIELD_RULES,
   formatQuantity,
@@ -35,6 +36,7 @@ const MOST = volts('Most that the input takes');
 
 /** Which DI for this source, and what the wrong one does to it. */
 export function DiPage() {
+  const [{ units }] = useSettings();
   const { sources, destinations } = useSourcesAndDestinations();
   const [chosen, setChosen] = useState<string | null>(null);
   const [lengthM, setLength] = useState<Sourced>(entered(5));
@@ -53,7 +55,7 @@ export function DiPage() {
     <Box component="main" sx={{ p: 3, maxWidth: 1120 }}>
       <Typography variant="h1">Which DI?</Typography>
       <Typography sx={{ color: 'text.secondary', mb: 2, maxWidth: 720 }}>
-        Past six to eight metres towards a mixer, use one. A source without an output of its own
+        Past {sayUnbalanced(units)} towards a mixer, use one. A source without an output of its own
         wants a high input; what has one likes a transformer.
       </Typography>
       <Box sx={TWO_COLUMNS}>
@@ -218,6 +220,10 @@ const Row = styled('article')(({ theme }) => ({
   display: 'grid',
   gridTemplateColumns: 'minmax(0, 1fr) 92px 92px 118px',
   columnGap: 12,
+  [theme.breakpoints.down('sm')]: {
+    gridTemplateColumns: 'repeat(3, 1fr)',
+    '& > :first-of-type': { gridColumn: '1 / -1' },
+  },
   padding: '8px 0',
   borderTop: `1px solid ${theme.chart.grid}`,
 }));

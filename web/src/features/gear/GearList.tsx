@@ -27,6 +27,11 @@ const Row = styled('div')(({ theme }) => ({
   borderBottom: `1px solid ${theme.chart.grid}`,
   borderLeft: '3px solid transparent',
   cursor: 'pointer',
+  // Where it is used is said beside the entry; a narrow screen has room for its name.
+  [theme.breakpoints.down('sm')]: {
+    gridTemplateColumns: 'minmax(0, 1fr) auto',
+    '& > :nth-of-type(n + 3)': { display: 'none' },
+  },
   '&:hover': { background: theme.palette.background.paper },
   '&[aria-selected="true"]': {
     borderLeftColor: theme.chart.sea,

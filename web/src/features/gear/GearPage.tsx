@@ -19,19 +19,32 @@ const NO_ITEMS: readonly StoredItem[] = [];
 const NO_USES: readonly RigUse[] = [];
 const EVERYTHING: GearFilter = { words: '', kind: 'all', origin: 'any', retired: false, rigId: '' };
 
-const HEADER = { display: 'flex', alignItems: 'baseline', gap: 2, px: 3, pt: 2, pb: 1 } as const;
+const HEADER = {
+  display: 'flex',
+  flexWrap: 'wrap',
+  alignItems: 'baseline',
+  gap: 2,
+  px: 3,
+  pt: 2,
+  pb: 1,
+} as const;
 const COLUMNS = {
   flex: 1,
   minHeight: 0,
   display: 'grid',
-  gridTemplateColumns: { xs: '180px minmax(0, 1fr)', lg: '208px minmax(0, 1fr) 350px' },
+  // On a narrow screen one below the other, and the page scrolls as a whole.
+  gridTemplateColumns: {
+    xs: 'minmax(0, 1fr)',
+    sm: '180px minmax(0, 1fr)',
+    lg: '208px minmax(0, 1fr) 350px',
+  },
   borderTop: 1,
   borderColor: 'divider',
 } as const;
 const LIST = {
   display: 'flex',
   flexDirection: 'column',
-  minHeight: 0,
+  minHeight: { xs: 420, sm: 0 },
   borderLeft: 1,
   borderColor: 'divider',
 } as const;
@@ -44,10 +57,13 @@ export function GearPage() {
     document.title = 'Gear · Gullwind';
   }, []);
   return (
-    <Box component="main" sx={{ height: '100vh', display: 'flex', flexDirection: 'column' }}>
+    <Box
+      component="main"
+      sx={{ height: { sm: '100vh' }, display: 'flex', flexDirection: 'column' }}
+    >
       <Box component="header" sx={HEADER}>
         <Typography variant="h1">Gear</Typography>
-        <Typography sx={{ color: 'text.secondary', flex: 1 }}>
+        <Typography sx={{ color: 'text.secondary', flex: '1 1 240px' }}>
           How well each number is known stands beside it: the taller the mark, the better.
         </Typography>
         <OpenFileButton>Import a list</OpenFileButton>

@@ -12,9 +12,21 @@ export interface PinnedCurve {
 export interface Shows {
   /** What the curve of the rig is called. */
   readonly now: string;
+  /** What it is held against, with its cable. */
+  readonly straightIn: string;
   readonly band: boolean;
   readonly tolerance: boolean;
   readonly pins: readonly PinnedCurve[];
+}
+
+/** A short piece of the rig's own curve. */
+export function NowMark() {
+  const { chart } = useTheme();
+  return (
+    <svg width={26} height={10} aria-hidden>
+      <line x1={0} x2={26} y1={5} y2={5} stroke={chart.sea} strokeWidth={2.6} />
+    </svg>
+  );
 }
 
 /** Which curve is which, and in what. */
@@ -24,16 +36,13 @@ export function CurveKey({ shows }: { shows: Shows }) {
   return (
     <Box sx={{ display: 'flex', justifyContent: 'center', gap: 2.5, fontSize: 13, height: 20 }}>
       <span>
-        <svg width={26} height={10} aria-hidden>
-          <line {...sample} stroke={chart.sea} strokeWidth={2.6} />
-        </svg>{' '}
-        {shows.now}
+        <NowMark /> {shows.now}
       </span>
       <span>
         <svg width={26} height={10} aria-hidden>
           <line {...sample} stroke={chart.faint} strokeWidth={1.6} strokeDasharray="6 4" />
         </svg>{' '}
-        straight in
+        {shows.straightIn}
       </span>
       {shows.band && (
         <span>

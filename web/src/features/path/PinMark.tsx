@@ -1,7 +1,12 @@
 import { useTheme } from '@mui/material';
+import type { ChartInk } from '../../app/theme';
 
 /** Dash patterns of pinned curves: told apart without colour. */
 export const PIN_DASHES = ['9 3', '2 3', '9 3 2 3', '14 4 2 4 2 4'] as const;
+
+/** In turn, so that two beside each other are told apart by more than their dashes. */
+export const pinInk = ({ buoy, ink }: ChartInk, index: number): string =>
+  index % 2 === 0 ? buoy : ink;
 
 /** A short piece of a pin's curve, as a key to the chart. */
 export function PinMark({ index }: { readonly index: number }) {
@@ -13,7 +18,7 @@ export function PinMark({ index }: { readonly index: number }) {
         x2={30}
         y1={5}
         y2={5}
-        stroke={chart.buoy}
+        stroke={pinInk(chart, index)}
         strokeWidth={1.8}
         strokeDasharray={PIN_DASHES[index]}
       />

@@ -3,6 +3,7 @@ import {
   ENVELOPE_EVERY,
   formatNumber,
   formatQuantity,
+  sayStraightIn,
   type Tolerance,
 } from '@gullwind/core';
 import { Box, Button, useTheme } from '@mui/material';
@@ -18,10 +19,11 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
+import { useSettings } from '../../app/useSettings';
 import type { Analysed } from '../../workers/useAnalysis';
 import type { AnalysedStates } from '../../workers/useStates';
 import { CurveKey, type PinnedCurve, type Shows } from './CurveKey';
-import { PIN_DASHES } from './PinMark';
+import { PIN_DASHES, pinInk } from './PinMark';
 import { ResponseTable } from './ResponseTable';
 
 interface CurvePoint {
@@ -77,10 +79,12 @@ export const ResponseChart = memo(function ResponseChart(props: Props) {
     () => curvePoints({ analysed, states, pins, tolerance }),
     [analysed, states, pins, tolerance],
   );
+  const [{ units }] = useSettings();
+  const straightIn = analysed ? sayStraightIn(analysed.rig, units) : 'straight in';
   const [hasBand, hasTolerance] = [states !== null, tolerance !== null];
   const shows = useMemo(
-    () => ({ band: hasBand, tolerance: hasTolerance, pins, now: nowName }),
-    [hasBand, hasTolerance, pins, nowName],
+    () => ({ band: hasBand, tolerance: hasTolerance, pins, now: nowName, straightIn }),
+    [hasBand, hasTolerance, pins, nowName, straightIn],
   );
   return (
     <Box
@@ -250,7 +254,7 @@ function Lines({ shows }: { shows: Shows }) {
       <Line
         {...LINE}
         dataKey="reference"
-        name="straight in"
+        name={shows.straightIn}
         stroke={chart.faint}
         strokeWidth={1.6}
         strokeDasharray="6 4"
@@ -261,7 +265,7 @@ function Lines({ shows }: { shows: Shows }) {
           {...LINE}
           dataKey={(point: CurvePoint) => point.pins?.[k] ?? null}
           name={name}
-          stroke={chart.buoy}
+          stroke={pinInk(chart, k)}
           strokeWidth={1.8}
           strokeDasharray={PIN_DASHES[k]!}
         />

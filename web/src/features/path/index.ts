@@ -1,3 +1,5 @@
 export { PathPage } from './PathPage';
+export { NowMark } from './CurveKey';
+export { PinMark } from './PinMark';
 export { ResponseChart } from './ResponseChart';
 export { Run } from './run/Run';

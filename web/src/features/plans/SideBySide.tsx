@@ -24,7 +24,7 @@ import {
 import { useMemo } from 'react';
 import { useLatest } from '../../workers/useLatest';
 import { questionsWorker } from '../../workers/workers';
-import { ResponseChart } from '../path';
+import { NowMark, PinMark, ResponseChart } from '../path';
 import { FIGURE_CELL, showTerm } from './figures';
 import { sayEffort, showGoal } from './ProposalList';
 
@@ -59,7 +59,7 @@ export function SideBySide({ rig, units, proposals, onTakeOver, onDone }: Props)
             <TableCell sx={{ width: 190, pl: 0 }}>proposal</TableCell>
             {proposals.map(({ plan }, i) => (
               <TableCell key={keyOfPlan(plan)} sx={{ verticalAlign: 'top', fontSize: 14 }}>
-                <strong>{LETTERS[i]}</strong>{' '}
+                <strong>{LETTERS[i]}</strong> {i === 0 ? <NowMark /> : <PinMark index={i - 1} />}{' '}
                 {sayMoves(rig, plan, units).join('; ') || 'Leave it alone'}
               </TableCell>
             ))}

@@ -1,4 +1,4 @@
-import type { RunSpot, RunPoint, StopSummary } from '@gullwind/core';
+import { formatSignedDb, type RunPoint, type RunSpot, type StopSummary } from '@gullwind/core';
 
 /** A stretch of the way drawn to one scale. */
 export interface Stretch {
@@ -172,7 +172,8 @@ export function assignRows(
 
 /**
  * Which soundings are shown: they keep a minimum distance, and where they crowd, the one with the
- * larger step from the sounding before it wins. Both ends are always shown.
+ * larger step from the sounding before it wins. One that reads as the one before it says nothing new and is left
+ * out. Both ends are always shown.
  */
 export function chooseSoundings(
   points: readonly ThreadPoint[],
@@ -187,5 +188,9 @@ export function chooseSoundings(
   for (const i of bySize) {
     if (chosen.every((j) => Math.abs(points[i]!.x - points[j]!.x) >= leastPx)) chosen.push(i);
   }
-  return chosen.sort((a, b) => a - b).map((i) => points[i]!);
+  const shown = chosen.sort((a, b) => a - b).map((i) => points[i]!);
+  const reads = ({ trebleDb }: ThreadPoint) => formatSignedDb(trebleDb);
+  return shown.filter(
+    (point, i) => i === 0 || i === shown.length - 1 || reads(point) !== reads(shown[i - 1]!),
+  );
 }

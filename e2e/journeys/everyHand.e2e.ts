@@ -1,0 +1,97 @@
+import { Key } from 'selenium-webdriver';
+import { forceColors, setView, VIEW } from '../src/browser';
+import { PIT_BOARD, STORM_BOARD } from '../src/page';
+import { openWorld, type World } from '../src/world';
+
+/// By every hand: narrow and zoomed, by keyboard, in colours that are not ours.
+
+let world: World;
+
+beforeAll(async () => {
+  world = await openWorld();
+});
+
+afterAll(() => world.close());
+
+const VIEWS: readonly (readonly [name: string, path: string, heading: string])[] = [
+  ['rigs', '/', 'Rigs'],
+  ['removed rigs', '/?removed=yes', 'Removed rigs'],
+  ['brief', `/rigs/${STORM_BOARD}/brief`, 'Brief'],
+  ['path', `/rigs/${PIT_BOARD}/path?at=l1`, ''],
+  ['plans', `/rigs/${STORM_BOARD}/plans`, 'Plans'],
+  ['gear', '/gear', 'Gear'],
+  ['which DI', '/di', 'Which DI?'],
+  ['speaker cable', '/speaker', 'Speaker cable'],
+  ['settings', '/settings', 'Settings'],
+];
+
+describe.each([
+  ['400 px wide', { width: 400, height: 800 }],
+  ['at 200 %', { width: 640, height: 400 }],
+] as const)('%s', (_, view) => {
+  beforeAll(() => setView(world.driver, view));
+  afterAll(() => setView(world.driver, VIEW));
+
+  test.each(VIEWS)('%s fits, and leads everywhere', async (_name, path) => {
+    const { page, driver } = world;
+    await page.open(path);
+    await page.find('main h1, main h2, h1 input');
+    await page.eventually('nothing beside the page', async () => {
+      const over = await driver.executeScript<string[]>(`
+        const wide = document.documentElement.clientWidth;
+        const scrolls = (e) => e && (/auto|scroll/.test(getComputedStyle(e).overflowX) || scrolls(e.parentElement));
+        if (document.scrollingElement.scrollWidth <= wide) return [];
+        return [...document.querySelectorAll('main *')]
+          .filter((e) => e.getBoundingClientRect().right > wide + 1 && !scrolls(e.parentElement))
+          .slice(0, 5).map((e) => e.tagName + '.' + e.className + ' ' + (e.textContent || '').slice(0, 40));`);
+      return over.length === 0;
+    });
+    await page.find('nav a[href="/settings"]');
+  });
+});
+
+test('the keyboard is seen wherever it is', async () => {
+  const { page, driver } = world;
+  for (const path of ['/', '/settings', `/rigs/${PIT_BOARD}/path`, '/gear']) {
+    await page.open(path);
+    await page.find('main h1, h1 input');
+    const unseen: string[] = [];
+    for (let i = 0; i < 25; i++) {
+      await page.press(Key.TAB);
+      const found = await driver.executeScript<string | null>(`
+        const e = document.activeElement;
+        if (!e || e === document.body) return null;
+        const marks = (x) => {
+          const s = getComputedStyle(x);
+          return (s.outlineStyle !== 'none' && parseFloat(s.outlineWidth) > 0) || s.boxShadow !== 'none';
+        };
+        // A field is underlined, a stop on the Run is ringed: what shows may be around it or in it.
+        const seen = [e, e.parentElement, e.parentElement?.parentElement].some((x) => x && marks(x))
+          || e.matches('input, textarea, select') || e.closest('[class*="Mui-focused"], [class*="Mui-focusVisible"]')
+          || e.matches('[role="option"], [role="listbox"]');
+        return seen ? null : e.outerHTML.slice(0, 120);`);
+      if (found) unseen.push(found);
+    }
+    expect(unseen).toEqual([]);
+  }
+});
+
+test('in forced colours every line and letter of the Run stands out from its ground', async () => {
+  const { page, driver } = world;
+  try {
+    await forceColors(driver, true);
+    await page.open(`/rigs/${PIT_BOARD}/path`);
+    await page.trebleDb();
+    const lost = await driver.executeScript<string[]>(`
+      const ground = getComputedStyle(document.body).backgroundColor;
+      const see = (value) => value !== 'none' && value !== ground;
+      return [...document.querySelectorAll('main svg line, main svg text, main svg path')]
+        .filter((e) => e.getBoundingClientRect().width + e.getBoundingClientRect().height > 0)
+        .filter((e) => !e.closest('defs'))
+        .filter((e) => { const s = getComputedStyle(e); return !see(s.stroke) && !see(s.fill); })
+        .slice(0, 5).map((e) => e.outerHTML.slice(0, 140));`);
+    expect(lost).toEqual([]);
+  } finally {
+    await forceColors(driver, false);
+  }
+});
