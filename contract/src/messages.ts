@@ -41,6 +41,8 @@ export interface RigListing {
   readonly cableM: number;
   /** Against straight in, dB; null where the rig is muted or silent. */
   readonly trebleDb: number | null;
+  /** Its two octaves, 2–4 and 4–8 kHz, which may go opposite ways. */
+  readonly octavesDb: readonly [lowDb: number, highDb: number] | null;
   readonly verdict: Verdict | null;
   readonly sections: readonly Pick<SectionSummary, 'driver' | 'cableM' | 'exposed'>[];
   /** Along the way: metres from the source, and the treble there, dB against straight in. */

@@ -15,7 +15,7 @@ import type { Database, Queryable } from '../db/database';
  * Which computation made a listing. It goes up with every change of what the list shows or of the figures in it;
  * listings of another are made anew at the start.
  */
-const MADE_BY = 1;
+const MADE_BY = 2;
 const RIGS_AT_ONCE = 20;
 
 const solver = new SectionSolver();
@@ -45,6 +45,7 @@ const NOTHING: Listing = {
   pedals: 0,
   cableM: 0,
   trebleDb: null,
+  octavesDb: null,
   verdict: null,
   sections: [],
   points: [],
@@ -65,6 +66,7 @@ function measure(rig: Rig): Listing {
     pedals: allDevices(rig).length,
     cableM: allCables(rig).reduce((sum, cable) => sum + cable.lengthM.value, 0),
     trebleDb: sounding?.figures.trebleDb ?? null,
+    octavesDb: sounding && [sounding.figures.trebleLowDb, sounding.figures.trebleHighDb],
     verdict: sounding?.verdict ?? null,
     sections: analysis.sections.map(({ driver, cableM, exposed }) => ({ driver, cableM, exposed })),
     points: analysis.points.map(({ atM, treble }) => [to(3, atM), to(2, treble.trebleDb)]),

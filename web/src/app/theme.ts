@@ -79,6 +79,13 @@ const everywhere = (ink: ChartInk) => ({
   body: { fontVariantNumeric: 'tabular-nums lining-nums' },
   '*': { scrollbarWidth: 'thin' as const, scrollbarColor: `${ink.hatch} transparent` },
   ':focus-visible': { outline: `2px solid ${ink.sea}`, outlineOffset: 1 },
+  // Where grounds are taken away, what is chosen is ringed.
+  '@media (forced-colors: active)': {
+    '[aria-pressed="true"], [role="tab"][aria-selected="true"], [aria-current="page"]': {
+      outline: '2px solid Highlight',
+      outlineOffset: -2,
+    },
+  },
   // What is moved to by a link, and not by hand, is no stop.
   '[tabindex="-1"]:focus-visible': { outline: 'none' },
   '@media (min-width: 600px)': { '.notistack-SnackbarContainer': { marginLeft: RAIL_PX } },

@@ -80,7 +80,6 @@ function Rail() {
       aria-label="Stages"
       sx={{
         flex: 'none',
-        borderColor: 'divider',
         display: 'flex',
         position: 'sticky',
         top: 0,
@@ -91,8 +90,9 @@ function Rail() {
         flexDirection: { xs: 'row', sm: 'column' },
         width: { xs: '100%', sm: RAIL_PX },
         height: { sm: '100vh' },
-        borderRight: { sm: 1 },
-        borderBottom: { xs: 1, sm: 0 },
+        borderStyle: 'solid',
+        borderColor: 'divider',
+        borderWidth: { xs: '0 0 1px', sm: '0 1px 0 0' },
       }}
     >
       <Wordmark />

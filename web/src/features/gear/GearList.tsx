@@ -30,7 +30,7 @@ const Row = styled('div')(({ theme }) => ({
   // Where it is used is said beside the entry; a narrow screen has room for its name.
   [theme.breakpoints.down('sm')]: {
     gridTemplateColumns: 'minmax(0, 1fr) auto',
-    '& > :nth-of-type(n + 3)': { display: 'none' },
+    '& > [data-beside]': { display: 'none' },
   },
   '&:hover': { background: theme.palette.background.paper },
   '&[aria-selected="true"]': {
@@ -106,8 +106,11 @@ export function GearList({ items, units, selectedId, useCounts, onSelect, onOpen
             >
               {telling(item, units)}
             </Typography>
-            <OriginGauge item={item} />
+            <Box data-beside>
+              <OriginGauge item={item} />
+            </Box>
             <Typography
+              data-beside
               component="span"
               variant="caption"
               sx={{ color: 'text.secondary', textAlign: 'right' }}

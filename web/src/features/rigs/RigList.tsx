@@ -45,6 +45,9 @@ export function RigList({ rigs, actions, onEnd }: Props) {
   );
 }
 
+/** On a narrow screen one below the other. */
+const ACROSS = { gridColumn: { xs: '1 / -1', lg: 'auto' }, minWidth: 0 } as const;
+
 interface RowProps {
   readonly rig: RigListing;
   readonly units: UnitSystem;
@@ -70,23 +73,37 @@ function Row({ rig, units, actions }: RowProps) {
         py: 1.5,
       }}
     >
-      <RigTexts rig={rig} units={units} />
-      <MiniRun rig={rig} />
-      <RigFigure rig={rig} />
-      <Box sx={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
-        <Tooltip title="Duplicate">
-          <IconButton
-            aria-label={`Duplicate “${rig.name}”`}
-            onClick={() => void actions.duplicate(rig)}
-            size="small"
-          >
-            <ContentCopyOutlined fontSize="small" />
-          </IconButton>
-        </Tooltip>
-        <IconButton aria-label={`Delete “${rig.name}”`} onClick={takeOff} size="small">
-          <DeleteOutline fontSize="small" />
-        </IconButton>
+      <Box sx={ACROSS}>
+        <RigTexts rig={rig} units={units} />
       </Box>
+      <Box sx={ACROSS}>
+        <MiniRun rig={rig} />
+      </Box>
+      <RigFigure rig={rig} />
+      <RigTools rig={rig} actions={actions} />
+    </Box>
+  );
+}
+
+function RigTools({ rig, actions }: Omit<RowProps, 'units'>) {
+  return (
+    <Box sx={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
+      <Tooltip title="Duplicate">
+        <IconButton
+          aria-label={`Duplicate “${rig.name}”`}
+          onClick={() => void actions.duplicate(rig)}
+          size="small"
+        >
+          <ContentCopyOutlined fontSize="small" />
+        </IconButton>
+      </Tooltip>
+      <IconButton
+        aria-label={`Delete “${rig.name}”`}
+        onClick={() => void actions.takeOff(rig)}
+        size="small"
+      >
+        <DeleteOutline fontSize="small" />
+      </IconButton>
     </Box>
   );
 }
@@ -149,16 +166,26 @@ function RigTexts({ rig, units }: Omit<RowProps, 'actions'>) {
   );
 }
 
-function RigFigure({ rig }: { readonly rig: RigListing }) {
-  if (rig.trebleDb === null || !rig.verdict)
+function RigFigure({ rig: { trebleDb, octavesDb, verdict } }: { readonly rig: RigListing }) {
+  if (trebleDb === null || !octavesDb || !verdict)
     return <Typography variant="body2">silent as it stands</Typography>;
-  const { size, direction } = rig.verdict;
+  const { size, direction } = verdict;
+  // Octaves that go opposite ways cancel in one figure: both are said.
+  const isSplit = direction === 'moreVocal' || direction === 'thinner';
+  const figures = isSplit
+    ? octavesDb.map((db) => formatSignedDb(db)).join(', ')
+    : formatSignedDb(trebleDb);
   return (
-    <Box>
+    <Box title={isSplit ? 'at 2–4 kHz, at 4–8 kHz' : 'treble, 2–8 kHz'}>
       <Typography
-        sx={{ fontFamily: SOUNDING_FONT, fontStyle: 'italic', fontSize: 22, lineHeight: 1.1 }}
+        sx={{
+          fontFamily: SOUNDING_FONT,
+          fontStyle: 'italic',
+          fontSize: isSplit ? 19 : 22,
+          lineHeight: 1.2,
+        }}
       >
-        {formatSignedDb(rig.trebleDb)} dB
+        {figures} dB
       </Typography>
       <Typography variant="body2">
         {size === 'unlikely'
