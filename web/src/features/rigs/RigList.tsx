@@ -15,6 +15,7 @@ import { Virtuoso } from 'react-virtuoso';
 import { SOUNDING_FONT } from '../../app/theme';
 import { useSettings } from '../../app/useSettings';
 import { MiniRun } from './MiniRun';
+import { PlainRow } from './PlainRow';
 import { UnreadableRow } from './UnreadableRow';
 import type { RigActions } from './useRigActions';
 
@@ -112,16 +113,7 @@ function RigTools({ rig, actions }: Omit<RowProps, 'units'>) {
 function RemovedRow({ rig, actions }: RowProps) {
   const removed = new Date(rig.deletedAt!);
   return (
-    <Box
-      sx={{
-        display: 'flex',
-        gap: 2,
-        alignItems: 'center',
-        borderTop: 1,
-        borderColor: 'divider',
-        py: 1.5,
-      }}
-    >
+    <PlainRow>
       <Box sx={{ flex: 1, minWidth: 0 }}>
         <Typography component="h2" variant="h2" noWrap title={rig.name} sx={{ fontSize: 18 }}>
           {rig.name}
@@ -134,7 +126,7 @@ function RemovedRow({ rig, actions }: RowProps) {
       <Button variant="outlined" size="small" onClick={() => void actions.putBack(rig)}>
         Put it back
       </Button>
-    </Box>
+    </PlainRow>
   );
 }
 

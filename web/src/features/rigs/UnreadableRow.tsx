@@ -4,6 +4,7 @@ import { Box, Button, IconButton, Typography } from '@mui/material';
 import { useSnackbar } from 'notistack';
 import { ask, sayFailed } from '../../app/http';
 import { saveText } from '../files';
+import { PlainRow } from './PlainRow';
 
 interface Props {
   readonly rig: RigListing;
@@ -20,17 +21,7 @@ export function UnreadableRow({ rig, onDelete }: Props) {
     else enqueueSnackbar(sayFailed(answer), { variant: 'warning' });
   };
   return (
-    <Box
-      data-unreadable
-      sx={{
-        display: 'flex',
-        gap: 2,
-        alignItems: 'center',
-        borderTop: 1,
-        borderColor: 'divider',
-        py: 1.5,
-      }}
-    >
+    <PlainRow data-unreadable>
       <Box sx={{ flex: 1, minWidth: 0 }}>
         <Typography component="h2" variant="h2" noWrap title={rig.name} sx={{ fontSize: 18 }}>
           {rig.name}
@@ -45,6 +36,6 @@ export function UnreadableRow({ rig, onDelete }: Props) {
       <IconButton aria-label={`Delete “${rig.name}”`} onClick={onDelete} size="small">
         <DeleteOutline fontSize="small" />
       </IconButton>
-    </Box>
+    </PlainRow>
   );
 }
