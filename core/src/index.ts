@@ -165,6 +165,7 @@ export {
   MOST_PINS,
   cutText,
   isSameState,
+  keepCounters,
   mergeState,
   newRig,
   nextIdsOf,

@@ -148,6 +148,11 @@ test('a workspace goes out, and comes back over what is there only when told to'
     415,
     'not-json',
   );
+  await expectProblem(
+    restore({ overwrite: true }).set('Content-Encoding', 'gzip'),
+    415,
+    'not-json',
+  );
   await add(drive('after-the-backup')).expect(201);
   await restore({ overwrite: true }).expect(200);
   // All is as it was, under revisions that nobody has seen.

@@ -213,6 +213,13 @@ describe('changes from elsewhere', () => {
     );
   });
 
+  test('gone back to an earlier rig, ids that were given since are not given again', () => {
+    const ahead = { ...rig, nextIds: { ...rig.nextIds, d: 7 } };
+    const state = reduce(opened(), editorActions.replaced(ahead), editorActions.replaced(rig));
+    expect(openOf(state).rig).toEqual(ahead);
+    expect(openOf(reduce(opened(), editorActions.replaced(ahead))).rig).toBe(ahead);
+  });
+
   test('a rig that was taken off the list is closed, another stays', () => {
     expect(reduce(opened(), editorActions.rigRemoved('other')).open).not.toBeNull();
     expect(reduce(opened(), editorActions.rigRemoved(openOf(opened()).id)).open).toBeNull();

@@ -33,6 +33,16 @@ export function claimIds(rig: Rig, ids: readonly string[]): Rig {
   return nextIds === rig.nextIds ? rig : { ...rig, nextIds };
 }
 
+/** A rig put in the place of another: no id that either has given is given again. */
+export function keepCounters(rig: Rig, before: Pick<Rig, 'nextIds'>): Rig {
+  const isBehind = ([letter, next]: readonly [string, number]) =>
+    next > nextOf(rig.nextIds, letter);
+  const ahead = Object.entries(before.nextIds).filter(isBehind);
+  return ahead.length === 0
+    ? rig
+    : { ...rig, nextIds: { ...rig.nextIds, ...Object.fromEntries(ahead) } };
+}
+
 /** Every id in the parts of a rig, pins aside. */
 export function idsIn(parts: RigParts): readonly string[] {
   const { electrical, layout, power } = parts;

@@ -74,7 +74,7 @@ export type {
   SideGoal,
 } from './electrical';
 export { findElectricalPart, withElectricalPart } from './electricalParts';
-export { freshId, nextIdsOf } from './ids';
+export { freshId, keepCounters, nextIdsOf } from './ids';
 export type { IdPrefix } from './ids';
 export { JACK_KINDS, NO_LAYOUT } from './layout';
 export type { CableEnd, CableEnds, Fixture, JackKind, Layout } from './layout';

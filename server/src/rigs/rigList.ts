@@ -23,7 +23,6 @@ interface ListedRow {
   readonly updated_at: Date | string;
   readonly deleted_at: Date | string | null;
   readonly listing: Listing;
-  readonly total: number;
 }
 
 const momentOf = (moment: Date | string): string => new Date(moment).toISOString();

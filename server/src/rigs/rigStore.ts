@@ -88,8 +88,7 @@ export async function updateState(
 ): Promise<UpdatedRig | null> {
   return db.transaction(async (tx) => {
     const [now] = await tx.query<RigRow>(
-      `select ${COLUMNS}, true as same_path
-       from rigs where id = $1 and deleted_at is null for update`,
+      `select ${COLUMNS} from rigs where id = $1 and deleted_at is null for update`,
       [id],
     );
     if (now?.document.format !== RIG_FORMAT) return null;

@@ -67,7 +67,7 @@ const parts = (file: FileHandle) => rereadWorkspace(bytesOf(file));
 /** Takes a workspace in, and looks at all of it before anything is changed. */
 async function receive(request: Request, file: FileHandle): Promise<void> {
   if (!request.is(LINES)) throw new KnownError('not-json', `A workspace is sent as ${LINES}.`);
-  if (request.headers['content-encoding'] ?? '' !== '')
+  if ((request.headers['content-encoding'] ?? 'identity') !== 'identity')
     throw new KnownError('not-json', 'A workspace is sent as it is, not packed.');
   let size = 0;
   for await (const piece of request as AsyncIterable<Buffer>) {

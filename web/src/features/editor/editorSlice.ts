@@ -2,6 +2,7 @@ import type { StoredRig } from '@gullwind/contract';
 import {
   applyEdit,
   isSameState,
+  keepCounters,
   mergeState,
   type Edit,
   type Rig,
@@ -49,7 +50,8 @@ export interface EditorState {
 const initialState: EditorState = { open: null, refusal: null };
 
 function takeStep(rig: Rig, step: Step): { rig: Rig; inverse: Step } | { message: string } {
-  if (step.kind === 'whole') return { rig: step.rig, inverse: { kind: 'whole', rig } };
+  if (step.kind === 'whole')
+    return { rig: keepCounters(step.rig, rig), inverse: { kind: 'whole', rig } };
   const result = applyEdit(rig, step.edit);
   if (result.kind === 'refused') return { message: result.message };
   return { rig: result.rig, inverse: { kind: 'edit', edit: result.inverse } };
