@@ -3,15 +3,27 @@ import { defineConfig } from 'vite';
 
 const SERVER = `http://127.0.0.1:${process.env.GULLWIND_PORT ?? 4870}`;
 
-/** Large packages that several views share, each in a file of its own so that it is kept between releases. */
-function chunkOf(id: string): string | undefined {
-  if (!id.includes('node_modules')) return undefined;
-  if (/recharts|victory-vendor|d3-/u.test(id)) return 'charts';
-  if (/@mui\/(?!x-)|@emotion/u.test(id)) return 'interface';
-  if (/react-router|react-redux|@reduxjs|immer|reselect|[\\/]react(-dom)?[\\/]|scheduler/u.test(id))
-    return 'react';
-  return undefined;
-}
+/**
+ * Packages that several views share, each group in a file of its own so that it is kept between releases. What every
+ * page needs comes first: nothing of it may lie among the charts or the lists, which only some pages load.
+ */
+const GROUPS = [
+  {
+    name: 'react',
+    test: /(@reduxjs|@standard-schema|@babel|clsx|cookie|hoist-non-react-statics|immer|react|react-dom|react-is|react-redux|react-router|react-transition-group|redux|redux-thunk|reselect|scheduler|set-cookie-parser|use-sync-external-store)/u,
+  },
+  { name: 'style', test: /(@emotion|stylis|@mui.(system|utils|styled-engine|private-theming))/u },
+  { name: 'sums', test: /(d3-array|internmap|fast-deep-equal|lru-cache)/u },
+  { name: 'lists', test: /react-virtuoso/u },
+  {
+    name: 'charts',
+    test: /(recharts|victory-vendor|d3-[a-z-]+|es-toolkit|decimal.js-light|eventemitter3)/u,
+  },
+].map(({ name, test }, at, all) => ({
+  name,
+  priority: all.length - at,
+  test: new RegExp(`node_modules.${test.source}[\\\\/]`, 'u'),
+}));
 
 export default defineConfig({
   plugins: [react()],
@@ -20,7 +32,9 @@ export default defineConfig({
   build: {
     target: 'es2022',
     chunkSizeWarningLimit: 700,
-    rollupOptions: { output: { manualChunks: chunkOf } },
+    rolldownOptions: {
+      output: { codeSplitting: { groups: GROUPS, includeDependenciesRecursively: false } },
+    },
   },
   server: { proxy: { '/api': SERVER } },
 });

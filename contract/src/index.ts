@@ -14,10 +14,14 @@ export type { ColumnTarget, DecimalMark, GearReading, GearReport, Table } from '
 export { readItem } from './gearSchema';
 export {
   DAYS_REMOVED,
+  LONGEST_REVISION_NAME,
   MOST_ITEMS,
   MOST_LISTED,
   MOST_REVISIONS,
   RIG_SORTS,
+} from './limits';
+export type { RigSort } from './limits';
+export {
   readCreateRig,
   readIds,
   readItems,
@@ -40,7 +44,6 @@ export type {
   RigListing,
   RigPage,
   RigQuery,
-  RigSort,
   RigUse,
   SavedRig,
   SessionState,
@@ -59,7 +62,6 @@ export type { Settings, ThemeChoice } from './settings';
 export {
   endLine,
   HEADER_LINE,
-  LONGEST_REVISION_NAME,
   readWorkspace,
   rereadWorkspace,
   sortJson,

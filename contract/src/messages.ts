@@ -3,6 +3,7 @@ import Joi from 'joi';
 import type { ErrorCode } from './errorCatalogue';
 import { readWith, type Read, type ValueProblem } from './read';
 import { readItem } from './gearSchema';
+import { MOST_ITEMS, RIG_SORTS, type RigSort } from './limits';
 import { repeated, revision, saidTwice, uuid } from './ids';
 import { readRig, stateSchema } from './rigSchema';
 import { revisionName } from './workspace';
@@ -49,12 +50,6 @@ export interface RigListing {
   readonly points: readonly (readonly [atM: number, trebleDb: number])[];
 }
 
-export const RIG_SORTS = ['changed', 'name', 'player', 'treble'] as const;
-export type RigSort = (typeof RIG_SORTS)[number];
-
-/** As many rigs as come at once. */
-export const MOST_LISTED = 40;
-
 /** Which rigs are listed: those that hold every word, in an order, a page of them. */
 export interface RigQuery {
   readonly search: string;
@@ -70,18 +65,12 @@ export interface RigPage {
   readonly rigs: readonly RigListing[];
 }
 
-/** So long a rig that was taken off the list can be put back. */
-export const DAYS_REMOVED = 30;
-
 export interface RevisionListing {
   readonly revision: number;
   readonly savedAt: string;
   /** Null for one that was saved by itself. */
   readonly name: string | null;
 }
-
-/** As many revisions as come at once, the latest first. */
-export const MOST_REVISIONS = 100;
 
 export interface RevisionPage {
   readonly total: number;
@@ -108,9 +97,6 @@ export interface UpdateItem {
   readonly basedOn: number;
   readonly item: GearItem;
 }
-
-/** As many entries as can be added in one go. */
-export const MOST_ITEMS = 10_000;
 
 export interface SessionState {
   readonly signInNeeded: boolean;

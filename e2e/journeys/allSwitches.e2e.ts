@@ -47,5 +47,5 @@ test('all states at once: the spread, and state in its extremes', async () => {
     (await page.textOf('[data-testid="states-counted"]')).includes('6 switches, 64 states'),
   );
   expect(readDb(await page.textOf('[data-testid="spread"]'))).toBeLessThan(spread);
-  expect(await driver.findElements(By.css('.recharts-area-area'))).toHaveLength(1);
+  expect(await driver.findElements(By.css('[data-curve="band"]'))).toHaveLength(1);
 });

@@ -145,12 +145,19 @@ export class Page {
       `const [name, text, done] = arguments;
        const data = new DataTransfer();
        data.items.add(new File([text], name));
-       const target = document.querySelector('main');
-       // With time between them, as a hand takes: what a drag shows is gone once it is over.
-       ['dragenter', 'dragover', 'drop'].forEach((kind, i) => setTimeout(() => {
+       const send = (target, kind) =>
          target.dispatchEvent(new DragEvent(kind, { bubbles: true, cancelable: true, dataTransfer: data }));
-         if (kind === 'drop') done();
-       }, 80 * i));`,
+       send(document.querySelector('main'), 'dragenter');
+       // With time between them, as a hand takes: what a drag shows is gone once it is over.
+       const carry = setInterval(() => {
+         const place = document.querySelector('[data-testid="drop-place"]');
+         if (!place) return;
+         clearInterval(carry);
+         ['dragenter', 'dragover', 'drop'].forEach((kind, i) => setTimeout(() => {
+           send(place, kind);
+           if (kind === 'drop') done();
+         }, 80 * i));
+       }, 20);`,
       name,
       text,
     );

@@ -31,6 +31,7 @@ jest.unstable_mockModule('../src/workers/workers', () => ({
   longWorker: () => ({ run: () => new Promise(() => undefined), stop: () => Promise.resolve() }),
 }));
 
+const { AT_REST_MS } = await import('../src/workers/useLatest');
 const { useAnalysis } = await import('../src/workers/useAnalysis');
 const { useScenes, useAdvice } = await import('../src/workers/useSideQuestions');
 
@@ -47,14 +48,17 @@ function useAll(now: Rig) {
   };
 }
 
+/** Until after what is asked while the hand rests. */
+const rested = () => new Promise<void>((done) => setTimeout(done, 2 * AT_REST_MS));
+
 async function show() {
   const hook = renderHook(({ now }) => useAll(now), { initialProps: { now: rig } });
-  await act(async () => undefined);
+  await act(rested);
   return {
     result: hook.result,
     edit: async (now: Rig) => {
       hook.rerender({ now });
-      await act(async () => undefined);
+      await act(rested);
       return now;
     },
   };

@@ -1,7 +1,6 @@
 export {
   endLine,
   HEADER_LINE,
-  LONGEST_REVISION_NAME,
   revisionName,
   sortJson,
   WORKSPACE_FORMAT,

@@ -2,6 +2,7 @@ import { isDay, RIG_FORMAT, type GearItem } from '@gullwind/core';
 import Joi from 'joi';
 import { readItem } from '../gearSchema';
 import { revision, uuid } from '../ids';
+import { LONGEST_REVISION_NAME } from '../limits';
 import { readWith, type Read, type ValueProblem } from '../read';
 import { readRig } from '../rigSchema';
 import type { Settings } from '../settings';
@@ -78,7 +79,6 @@ export const moment = Joi.string()
   .required()
   .messages({ 'any.moment': '{{#label}} is “{{#value}}”, not a moment in UTC' });
 
-export const LONGEST_REVISION_NAME = 80;
 export const revisionName = Joi.string().trim().max(LONGEST_REVISION_NAME).allow(null).required();
 
 const kept = { id: uuid, revision, createdAt: moment, updatedAt: moment };

@@ -2,25 +2,37 @@ import { CssBaseline, ThemeProvider } from '@mui/material';
 import { SnackbarProvider } from 'notistack';
 import { useState } from 'react';
 import { Provider } from 'react-redux';
-import { createBrowserRouter, RouterProvider } from 'react-router';
+import { createBrowserRouter, RouterProvider, type Params } from 'react-router';
 import { useGetSessionQuery } from '../app/api';
 import { NotFound } from './NotFound';
 import { Shell } from './Shell';
 import { createStore } from '../app/store';
 import { useWorkshopTheme } from '../app/useSettings';
-import { editorFeature } from '../features/editor';
+import { fetchAhead } from '../app/rigAhead';
+import { editorFeature, useOpenNow, type OpenRig } from '../features/editor';
 import { SignIn } from '../features/session';
-import { STAGES } from '../stages';
+import { PAGES, STAGES } from '../stages';
+import { startAnalysis } from '../workers/workers';
 
-const createRouter = () =>
+/** A rig, the page that shows it and what computes it are fetched side by side. */
+function beginStage({ rigId }: Params, openNow: string | undefined): null {
+  if (rigId && rigId !== openNow) {
+    fetchAhead(rigId);
+    startAnalysis();
+  }
+  return null;
+}
+
+const createRouter = (openNow: () => OpenRig | null) =>
   createBrowserRouter([
     {
       element: <Shell />,
       HydrateFallback: () => null,
       children: [
-        ...STAGES.map(({ route, page }) => ({
+        ...STAGES.map(({ route }) => ({
           path: route,
-          lazy: async () => ({ Component: await page() }),
+          loader: ({ params }: { params: Params }) => beginStage(params, openNow()?.id),
+          lazy: async () => ({ Component: await PAGES[route]() }),
         })),
         { path: '*', element: <NotFound /> },
       ],
@@ -38,7 +50,8 @@ export function App() {
 
 function Themed() {
   const theme = useWorkshopTheme();
-  const [router] = useState(createRouter);
+  const openNow = useOpenNow();
+  const [router] = useState(() => createRouter(openNow));
   const { data } = useGetSessionQuery();
   return (
     <ThemeProvider theme={theme}>

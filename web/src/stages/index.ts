@@ -1,2 +1,3 @@
 export { keysOf, STAGES } from './stages';
+export { PAGES } from './pages';
 export type { KeyGroup, Stage } from './stage';

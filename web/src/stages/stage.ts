@@ -1,5 +1,6 @@
 import type { SvgIconProps } from '@mui/material';
 import type { ComponentType } from 'react';
+import type { Route } from './pages';
 
 /** Keys under one heading: what is pressed, and what it does. */
 export interface KeyGroup {
@@ -12,11 +13,9 @@ export interface Stage {
   readonly label: string;
   readonly icon: ComponentType<SvgIconProps>;
   /** Its address; ":rigId" in it makes it a stage of a rig. */
-  readonly route: string;
+  readonly route: Route;
   /** Where on the rail it stands: among what belongs to a rig, beside it, or at the foot. */
   readonly rail: 'rig' | 'workshop' | 'foot';
-  /** Loaded when it is first looked at. */
-  readonly page: () => Promise<ComponentType>;
   /** Beside those that every stage has. */
   readonly keys: readonly KeyGroup[];
   /** In docs/screenshots, without ".png". */

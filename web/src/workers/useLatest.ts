@@ -1,5 +1,8 @@
-import { useEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import { sayFailure } from '../app/failures';
+
+/** The hand rests. */
+export const AT_REST_MS = 60;
 
 /**
  * Answers a question that changes faster than it can be answered. While an answer is on its way the last
@@ -7,18 +10,30 @@ import { sayFailure } from '../app/failures';
  * fails is said so aloud, and has no answer.
  *
  * @param ask must be the same function from one render to the next
+ * @param restMs asks when the question has stood still for so long: what only matters while the hand rests takes
+ *   nothing from what follows it
  */
-export function useLatest<Q, A>(question: Q | null, ask: (question: Q) => Promise<A>): A | null {
+export function useLatest<Q, A>(
+  question: Q | null,
+  ask: (question: Q) => Promise<A>,
+  restMs = 0,
+): A | null {
   const [answer, setAnswer] = useState<A | null>(null);
   const wanted = useRef<Q | null>(null);
   const isBusy = useRef(false);
 
-  useEffect(() => {
-    wanted.current = question;
-    if (isBusy.current) return;
-    isBusy.current = true;
-    void answerWanted(wanted, ask, setAnswer).finally(() => (isBusy.current = false));
-  }, [question, ask]);
+  // Before anything is painted: the answer is on its way meanwhile.
+  useLayoutEffect(() => {
+    const begin = () => {
+      wanted.current = question;
+      if (isBusy.current) return;
+      isBusy.current = true;
+      void answerWanted(wanted, ask, setAnswer).finally(() => (isBusy.current = false));
+    };
+    if (restMs === 0) return begin();
+    const timer = setTimeout(begin, restMs);
+    return () => clearTimeout(timer);
+  }, [question, ask, restMs]);
 
   return answer;
 }

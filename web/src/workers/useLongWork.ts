@@ -1,5 +1,5 @@
 import { proxy } from 'comlink';
-import { useCallback, useEffect, useId, useState } from 'react';
+import { useCallback, useEffect, useId, useMemo, useRef, useState } from 'react';
 import type { Answer, JobName, Progress, Question } from './jobs';
 import type { Outcome } from './workRunner';
 import { longWorker } from './workers';
@@ -67,15 +67,18 @@ export function useLongWork<J extends JobName>(
     };
   }, [key, job, question, isAsked, count]);
 
+  const latest = useRef(question);
+  latest.current = question;
   const start = useCallback(
-    () => setTurn((before) => ({ of: question, count: before.count + 1 })),
-    [question],
+    () => setTurn((before) => ({ of: latest.current, count: before.count + 1 })),
+    [],
   );
   const stop = useCallback(() => {
     void longWorker().stop(key);
     setHeld((now) => now && { ...now, state: halted(now.state) });
   }, [key]);
-  return { state: held && held.of === question ? held.state : IDLE, start, stop };
+  const state = held && held.of === question ? held.state : IDLE;
+  return useMemo(() => ({ state, start, stop }), [state, start, stop]);
 }
 
 const halted = <P, A>(state: WorkState<P, A>): WorkState<P, A> =>

@@ -12,7 +12,7 @@ import {
 import { useMemo } from 'react';
 import type { PinnedSound } from './questions.worker';
 import { questionsWorker } from './workers';
-import { useLatest } from './useLatest';
+import { AT_REST_MS, useLatest } from './useLatest';
 import { useOwned } from './useOwned';
 
 interface Question {
@@ -78,7 +78,7 @@ export function useAdvice(
     () => (planned && gear ? { rig: planned, gear, rowId, units } : null),
     [planned, gear, rowId, units],
   );
-  const answer = useLatest(question, askAdvice);
+  const answer = useLatest(question, askAdvice, AT_REST_MS);
   return useOwned(rig, answer && answer.question === question ? answer : null);
 }
 

@@ -42,6 +42,9 @@ export const analysisWorker = once<AnalysisApi>(
   () => new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' }),
 );
 
+/** Begins to load what draws the curve, before there is anything to ask it. */
+export const startAnalysis = (): void => void analysisWorker();
+
 export const questionsWorker = once<QuestionsApi>(
   () => new Worker(new URL('./questions.worker.ts', import.meta.url), { type: 'module' }),
 );

@@ -5,12 +5,16 @@ import Undo from '@mui/icons-material/Undo';
 import History from '@mui/icons-material/History';
 import KeyboardOutlined from '@mui/icons-material/KeyboardOutlined';
 import { Button, IconButton, Tooltip } from '@mui/material';
-import { memo, useState, type ReactNode } from 'react';
+import { lazy, memo, Suspense, useState, type ReactNode } from 'react';
 import { useAppDispatch } from '../../app/storeHooks';
 import { useSettings, useThemeMode } from '../../app/useSettings';
 import { useShowKeys } from '../../app/showKeys';
 import { editorActions } from './editorSlice';
-import { RevisionsDialog } from './RevisionsDialog';
+
+/** Loaded when it is asked for. */
+const RevisionsDialog = lazy(async () => ({
+  default: (await import('./RevisionsDialog')).RevisionsDialog,
+}));
 
 interface Props {
   readonly canUndo: boolean;
@@ -66,7 +70,7 @@ function Revisions() {
       <Tool label="Kept revisions" onClick={() => setLooking(true)}>
         <History fontSize="small" />
       </Tool>
-      {isLooking && <RevisionsDialog onClose={() => setLooking(false)} />}
+      <Suspense>{isLooking && <RevisionsDialog onClose={() => setLooking(false)} />}</Suspense>
     </>
   );
 }

@@ -10,6 +10,7 @@ import {
   type KeptEdits,
 } from '../../app/browserStore';
 import { ask, sayFailed, type Answer } from '../../app/http';
+import { takeAhead } from '../../app/rigAhead';
 
 /// The client of a rig: opening, saving, refreshing and following it, and what this browser keeps of it meanwhile.
 
@@ -17,6 +18,10 @@ const ANSWER_WITHIN_MS = 15_000;
 
 export const fetchRig = (id: string, signal?: AbortSignal): Promise<Answer<StoredRig>> =>
   ask<StoredRig>({ path: `/rigs/${id}`, ...(signal ? { signal } : {}) });
+
+/** The rig that was asked for ahead; asked for now where it was not. */
+export const fetchFirst = (id: string, signal: AbortSignal): Promise<Answer<StoredRig>> =>
+  takeAhead(id) ?? fetchRig(id, signal);
 
 export type SaveAnswer =
   | ({ readonly kind: 'saved' } & Pick<UpdatedRig, 'revision' | 'lineage' | 'state'>)
@@ -85,7 +90,7 @@ type Kept = KeptEdits<Rig, SwitchState>;
 
 /** What this window, and those that are closed, kept; what other open windows keep is theirs. */
 async function leftBehind(): Promise<readonly Kept[]> {
-  const [mine, isClosed, all] = [await windowId(), await closedWindows(), await findEdits()];
+  const [mine, isClosed, all] = await Promise.all([windowId(), closedWindows(), findEdits()]);
   return all
     .filter((edits) => edits.windowId === mine || isClosed(edits.windowId))
     .map((edits) => ({ ...(edits as Kept), rig: upgradeRig(edits.rig) as Rig }));

@@ -5,6 +5,7 @@ import { sayFailed } from '../../app/http';
 import { editorActions, hasUnsaved, type EditorState, type OpenRig } from './editorSlice';
 import { historyOf } from './history';
 import {
+  fetchFirst,
   fetchRig,
   followRig,
   joinKept,
@@ -79,8 +80,8 @@ async function openUntilThere(
   tell: (state: Waiting) => void,
 ): Promise<OpenedRig | null> {
   tell({ kind: 'opening' });
-  while (!signal.aborted) {
-    const answer = await fetchRig(id, signal);
+  for (let fetch = fetchFirst; !signal.aborted; fetch = fetchRig) {
+    const answer = await fetch(id, signal);
     if (signal.aborted) return null;
     if (answer.kind === 'ok') return joinKept(answer.data);
     if (answer.kind === 'refused') {

@@ -10,21 +10,28 @@ import {
 import { useSnackbar } from 'notistack';
 import {
   createContext,
+  lazy,
+  Suspense,
   useCallback,
   useContext,
+  useEffect,
   useMemo,
   useRef,
   useState,
   type ReactNode,
 } from 'react';
-import { useDropzone } from 'react-dropzone';
 import { useNavigate } from 'react-router';
 import { messageOf, useCreateRigMutation, useDeleteRigMutation } from '../../app/api';
 import { newId } from '../../app/newId';
 import type { LookedAt } from '../../workers/files.worker';
 import { filesWorker } from '../../workers/workers';
-import { ImportGear } from './ImportGear';
-import { RestoreWorkspace } from './RestoreWorkspace';
+
+/** What takes a file and looks at it is loaded with the first one. */
+const DropPlace = lazy(async () => ({ default: (await import('./DropPlace')).DropPlace }));
+const ImportGear = lazy(async () => ({ default: (await import('./ImportGear')).ImportGear }));
+const RestoreWorkspace = lazy(async () => ({
+  default: (await import('./RestoreWorkspace')).RestoreWorkspace,
+}));
 
 type Opened = {
   readonly file: File;
@@ -51,33 +58,44 @@ export function Intake({ children }: { readonly children: ReactNode }) {
     },
     [addRig],
   );
-  const onDrop = useCallback(
-    (files: File[]) => {
-      if (files[0]) void open(files[0]);
-    },
-    [open],
-  );
-  const { getRootProps, isDragActive } = useDropzone({
-    onDrop,
-    noClick: true,
-    noKeyboard: true,
-    multiple: false,
-  });
   const openFile = useMemo(() => (file: File) => void open(file), [open]);
+  const [isComing, gone] = useFileComing();
   const close = () => setOpened(null);
   return (
     <IntakeContext value={openFile}>
-      <Box {...getRootProps()} role={undefined} tabIndex={undefined} sx={{ minHeight: '100vh' }}>
-        {children}
-        {isDragActive && <Catching />}
-      </Box>
-      {opened && <OpenedFile key={opened.at} {...opened} onClose={close} />}
+      {children}
+      <Suspense>
+        {isComing && <DropPlace onFile={openFile} onGone={gone} />}
+        {opened && <OpenedFile key={opened.at} {...opened} onClose={close} />}
+      </Suspense>
     </IntakeContext>
   );
 }
 
 interface OpenedProps extends NonNullable<Opened> {
   readonly onClose: () => void;
+}
+
+/** Whether a file is being dragged over the page, and how to say that it is not any more. */
+function useFileComing(): readonly [boolean, () => void] {
+  const [isComing, setComing] = useState(false);
+  useEffect(() => {
+    const entered = ({ dataTransfer }: DragEvent) => {
+      if (dataTransfer?.types.includes('Files')) setComing(true);
+    };
+    // A file that falls beside the place does not take the page's.
+    const held = (event: DragEvent) => event.preventDefault();
+    window.addEventListener('dragenter', entered);
+    window.addEventListener('dragover', held);
+    window.addEventListener('drop', held);
+    return () => {
+      window.removeEventListener('dragenter', entered);
+      window.removeEventListener('dragover', held);
+      window.removeEventListener('drop', held);
+    };
+  }, []);
+  const gone = useCallback(() => setComing(false), []);
+  return [isComing, gone];
 }
 
 /** What a file turned out to be. */
@@ -136,25 +154,6 @@ function useAddRig() {
     [create, remove, navigate, enqueueSnackbar, closeSnackbar],
   );
 }
-
-const Catching = () => (
-  <Box
-    sx={{
-      position: 'fixed',
-      inset: 12,
-      zIndex: 2000,
-      display: 'grid',
-      placeItems: 'center',
-      border: '2px dashed',
-      borderColor: 'primary.main',
-      bgcolor: 'background.default',
-      opacity: 0.94,
-      pointerEvents: 'none',
-    }}
-  >
-    <Typography variant="h1">Drop: a gear list (CSV), a rig or a backup (JSON)</Typography>
-  </Box>
-);
 
 interface RefusedProps {
   readonly name: string;

@@ -142,7 +142,7 @@ function sayResonance(now: Resonance, reference: Resonance): string {
 const sayCorner = (corner: Corner): string =>
   corner.kind === 'beyondGrid' ? '> 20 kHz' : `${(corner.frequencyHz / 1000).toFixed(2)} kHz`;
 
-function LossByPart({
+const LossByPart = memo(function LossByPart({
   rig,
   analysis: { stops, lossByPart },
   onSelect,
@@ -178,4 +178,4 @@ function LossByPart({
       </Box>
     </Box>
   );
-}
+});

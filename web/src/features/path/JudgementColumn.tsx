@@ -1,4 +1,4 @@
-import { heed, type Rig, type UnitSystem } from '@gullwind/core';
+import type { Rig, UnitSystem } from '@gullwind/core';
 import ErrorOutlined from '@mui/icons-material/ErrorOutlined';
 import { Box, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { memo } from 'react';
@@ -31,6 +31,8 @@ interface Props {
   readonly rowId: string;
   readonly analysed: Analysed | null;
   readonly advised: Advised | null;
+  /** How many there are. */
+  readonly warnings: number;
   readonly states: AnalysedStates | null;
   readonly uncounted: ReadonlySet<string>;
   readonly pinned: readonly PinnedSound[];
@@ -41,9 +43,8 @@ interface Props {
   readonly onCount: (id: string, counts: boolean) => void;
 }
 
-export function JudgementColumn(props: Props) {
-  const { look, rig, advised, onLook } = props;
-  const warnings = advised ? heed(advised.advice, rig.texts.dismissed).warnings.length : 0;
+export const JudgementColumn = memo(function JudgementColumn(props: Props) {
+  const { look, warnings, onLook } = props;
   return (
     <Box
       component="section"
@@ -63,14 +64,14 @@ export function JudgementColumn(props: Props) {
       <Looked {...props} />
     </Box>
   );
-}
+});
 
 /** Drawn again only when another side is looked at. */
 const LookSwitch = memo(function LookSwitch({
   look,
   warnings,
   onLook,
-}: Pick<Props, 'look' | 'onLook'> & { readonly warnings: number }) {
+}: Pick<Props, 'look' | 'warnings' | 'onLook'>) {
   return (
     <ToggleButtonGroup
       exclusive

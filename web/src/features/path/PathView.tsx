@@ -1,6 +1,6 @@
 import { mainRow, heed, routeRows, sayAdvice, sayWhatIsGoingOn, type Rig } from '@gullwind/core';
 import { Box, Typography } from '@mui/material';
-import { useCallback, useMemo, useRef, useState, type RefObject } from 'react';
+import { memo, useCallback, useMemo, useRef, useState, type RefObject } from 'react';
 import { useSearchParams } from 'react-router';
 import { useGearItems } from '../../app/useGearItems';
 import { useSettings } from '../../app/useSettings';
@@ -44,10 +44,10 @@ export function PathView({ open }: { open: OpenRig }) {
         exportMenu={<ExportMenu read={path.readNow} />}
       />
       <Run
-        rig={rig}
+        rig={path.drawn}
         rowId={rowId}
         analysed={ways}
-        warned={path.warned}
+        warned={path.warned.parts}
         selection={actions.selection}
         units={units}
         onSelect={actions.select}
@@ -74,17 +74,24 @@ const PAGE = {
 
 type AnalysedPath = ReturnType<typeof useAnalysedPath>;
 
-const NOTHING_WARNED: ReadonlyMap<string, string> = new Map();
+interface Warned {
+  readonly count: number;
+  /** What is warned of, by the part that it speaks of. */
+  readonly parts: ReadonlyMap<string, string>;
+}
 
-/** What is warned of, by the part that it speaks of. */
-function warnedParts(advised: Advised | null): ReadonlyMap<string, string> {
-  if (!advised) return NOTHING_WARNED;
-  const { advice, rig } = advised;
-  return new Map(
-    heed(advice, rig.texts.dismissed).warnings.flatMap(({ spot, title }) =>
-      spot ? [[spot.id, title] as const] : [],
-    ),
-  );
+const NOTHING_WARNED: Warned = { count: 0, parts: new Map() };
+
+/** What is warned of. Marks stay while the next advice is on its way: they would flicker at every step of a drag. */
+function useWarned(advised: Advised | null): Warned {
+  const last = useRef(NOTHING_WARNED);
+  return useMemo(() => {
+    if (!advised) return last.current;
+    const { warnings } = heed(advised.advice, advised.rig.texts.dismissed);
+    const parts = warnings.flatMap(({ spot, title }) => (spot ? [[spot.id, title] as const] : []));
+    last.current = { count: warnings.length, parts: new Map(parts) };
+    return last.current;
+  }, [advised]);
 }
 
 /** The rig as shown, the way that is looked at, and what is computed of it. */
@@ -101,8 +108,10 @@ function useAnalysedPath({ rig: kept, preview }: OpenRig) {
   const [{ units }] = useSettings();
   const gear = useGearItems();
   const advised = useAdvice(preview ? null : rig, gear, rowId, units);
-  const warned = useMemo(() => warnedParts(advised), [advised]);
-  return { rig, rowId, ways, analysed, advised, warned, pinned, work, readNow, units };
+  const warned = useWarned(advised);
+  // With what was computed of it: a step is drawn once, a frame after the hand, not twice.
+  const drawn = ways?.rig ?? rig;
+  return { rig, drawn, rowId, ways, analysed, advised, warned, pinned, work, readNow, units };
 }
 
 /** What is going on; and while the hand rests, what is warned of and what to do first. */
@@ -113,7 +122,7 @@ function sayPath({ rig, analysed, advised, units }: AnalysedPath): string | null
 }
 
 /** What is going on, in words. */
-function Sentence({ said }: { said: string | null }) {
+const Sentence = memo(function Sentence({ said }: { said: string | null }) {
   return (
     <Typography
       role="status"
@@ -132,7 +141,7 @@ function Sentence({ said }: { said: string | null }) {
       {said ?? ' '}
     </Typography>
   );
-}
+});
 
 interface PanelsProps {
   readonly path: AnalysedPath;
@@ -143,23 +152,24 @@ interface PanelsProps {
 
 /** Curve, figures, and the selected thing. */
 function Panels({ path, actions, inspector, onSwap }: PanelsProps) {
-  const { rig, rowId, analysed, advised, pinned, work, units } = path;
+  const { rig, drawn, rowId, analysed, advised, pinned, work, units } = path;
   const [look, setLook] = useState<Look>('now');
   const [uncounted, count] = useUncounted();
-  const states = useStates(look === 'states' ? rig : null, rowId, uncounted);
-  const pins = useMemo(() => pinnedCurves(rig.pins, pinned), [rig.pins, pinned]);
-  const shared = { rig, rowId, units, actions, analysed };
+  const states = useStates(look === 'states' ? drawn : null, rowId, uncounted);
+  const pins = useMemo(() => pinnedCurves(drawn.pins, pinned), [drawn.pins, pinned]);
+  const shared = { rowId, units, actions };
+  // Only a device has something of its own to say of what was computed.
+  const ofDevice = actions.selection.kind === 'device' ? analysed : null;
   return (
     <Box sx={PANELS}>
-      <ResponseChart
-        analysed={analysed}
-        states={states}
-        pins={pins}
-        tolerance={toleranceIn(work)}
-      />
+      <ResponseChart {...{ analysed, states, pins }} tolerance={toleranceIn(work)} />
       <JudgementColumn
         {...shared}
-        advised={advised}
+        rig={drawn}
+        analysed={analysed}
+        // Whoever does not look at it is not drawn anew by it.
+        advised={look === 'advice' ? advised : null}
+        warnings={path.warned.count}
         look={look}
         pinned={pinned}
         work={work}
@@ -168,7 +178,14 @@ function Panels({ path, actions, inspector, onSwap }: PanelsProps) {
         onLook={setLook}
         onCount={count}
       />
-      <Inspector {...shared} ref={inspector} selection={actions.selection} onSwap={onSwap} />
+      <Inspector
+        {...shared}
+        rig={rig}
+        analysed={ofDevice}
+        ref={inspector}
+        selection={actions.selection}
+        onSwap={onSwap}
+      />
     </Box>
   );
 }

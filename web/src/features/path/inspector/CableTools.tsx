@@ -16,11 +16,11 @@ import {
   type Chain,
 } from '@gullwind/core';
 import { Box, Button, Typography } from '@mui/material';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { Disclosure } from '../../../ui/Disclosure';
 import { QuantityField } from '../../../ui/QuantityField';
 import { questionsWorker } from '../../../workers/workers';
-import { useLatest } from '../../../workers/useLatest';
+import { AT_REST_MS, useLatest } from '../../../workers/useLatest';
 import { Figure } from '../../../ui/Figure';
 import type { PathActions } from '../usePathActions';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
@@ -40,7 +40,7 @@ interface Props extends Omit<Question, 'rig'> {
 }
 
 /** What can be asked of a cable: how long it may be, what capacitance, and whether it is the cable at all. */
-export function CableTools(props: Props) {
+export const CableTools = memo(function CableTools(props: Props) {
   return (
     <>
       <LengthBudgets {...props} />
@@ -55,7 +55,7 @@ export function CableTools(props: Props) {
       </Disclosure>
     </>
   );
-}
+});
 
 const askBudgets = async ({ rig, rowId, id }: Question) => ({
   id,
@@ -66,7 +66,7 @@ const askBudgets = async ({ rig, rowId, id }: Question) => ({
 function LengthBudgets({ rig, rowId, id, units }: Props) {
   const chain = chainOf(rig);
   const question = useMemo(() => ({ rig: chain, rowId, id }), [chain, rowId, id]);
-  const answer = useLatest(question, askBudgets);
+  const answer = useLatest(question, askBudgets, AT_REST_MS);
   // An answer for another cable would be read as one for this.
   const budgets = answer?.id === id ? answer.budgets : null;
   const reachPerM = 1 / findCable(rig, id)!.coil.value;

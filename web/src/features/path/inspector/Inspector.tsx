@@ -1,5 +1,5 @@
 import { Box } from '@mui/material';
-import type { Ref } from 'react';
+import { memo, type Ref } from 'react';
 import type { Analysed } from '../../../workers/useAnalysis';
 import { switchNumbers, type Selection } from '../selection';
 import { DevicePanel } from './DevicePanel';
@@ -18,7 +18,7 @@ interface Props extends PanelProps {
 }
 
 /** The numbers of what is selected, edited where they stand. Escape goes back to the Run. */
-export function Inspector({ ref, ...panel }: Props) {
+export const Inspector = memo(function Inspector({ ref, ...panel }: Props) {
   return (
     <Box
       ref={ref}
@@ -41,7 +41,7 @@ export function Inspector({ ref, ...panel }: Props) {
       <SelectedPanel {...panel} />
     </Box>
   );
-}
+});
 
 function SelectedPanel({ selection, analysed, rowId, ...panel }: Omit<Props, 'ref'>) {
   switch (selection.kind) {

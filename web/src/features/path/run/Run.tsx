@@ -1,6 +1,6 @@
 import { findDevice, type Analysis, type Rig, type UnitSystem } from '@gullwind/core';
 import { Box } from '@mui/material';
-import { useCallback, useMemo } from 'react';
+import { memo, useCallback, useMemo } from 'react';
 import { HatchPattern } from '../../../ui/HatchPattern';
 import { useElementWidth } from '../../../ui/useElementWidth';
 import type { AnalysedWays } from '../../../workers/useAnalysis';
@@ -44,13 +44,15 @@ const LIST = {
   '&:focus-visible': { outline: 2, outlineColor: 'primary.main', outlineOffset: -2 },
   touchAction: 'pan-y',
   userSelect: 'none',
+  // What moves in here moves nothing outside.
+  contain: 'layout paint style',
 } as const;
 
 /**
  * The signal's way to scale, left to right: water, thread, cables and posts; after the amp its effects
  * loop; below the line what leaves it. A list to a screen reader, with one option for everything.
  */
-export function Run(props: RunProps) {
+export const Run = memo(function Run(props: RunProps) {
   const { rig, rowId, analysed, selection, name = 'run', units, onSelect, onToggle } = props;
   const optionId = useCallback((stop: Selection) => `${name}-${writeSelection(stop)}`, [name]);
   const [box, width] = useElementWidth<HTMLDivElement>(1180);
@@ -105,7 +107,7 @@ export function Run(props: RunProps) {
       </svg>
     </Box>
   );
-}
+});
 
 interface MeasuredProps extends Pick<RunProps, 'rig' | 'units'> {
   readonly way: DrawnWay;

@@ -1,0 +1,15 @@
+import type { ComponentType } from 'react';
+
+/** The page of every stage and tool, by its address: loaded when it is first looked at. */
+export const PAGES = {
+  '/': async () => (await import('../features/rigs')).RigsPage,
+  '/rigs/:rigId/brief': async () => (await import('../features/brief')).BriefPage,
+  '/rigs/:rigId/path': async () => (await import('../features/path')).PathPage,
+  '/rigs/:rigId/plans': async () => (await import('../features/plans')).PlansPage,
+  '/gear': async () => (await import('../features/gear')).GearPage,
+  '/di': async () => (await import('../features/checks')).DiPage,
+  '/speaker': async () => (await import('../features/checks')).SpeakerPage,
+  '/settings': async () => (await import('../features/settings')).SettingsPage,
+} as const satisfies Readonly<Record<string, () => Promise<ComponentType>>>;
+
+export type Route = keyof typeof PAGES;
