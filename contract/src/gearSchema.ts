@@ -33,10 +33,9 @@ const itemOf = (kind: GearKind) =>
     retired: yesNo,
   });
 
-const SHAPES = Object.fromEntries(GEAR_KINDS.map((kind) => [kind, itemOf(kind)])) as Record<
-  GearKind,
-  Joi.Schema<GearItem>
->;
+export const ITEM_SHAPES = Object.fromEntries(
+  GEAR_KINDS.map((kind) => [kind, itemOf(kind)]),
+) as Record<GearKind, Joi.Schema<GearItem>>;
 
 const kindOnly = Joi.object({ kind: oneOf(GEAR_KINDS) })
   .unknown()
@@ -54,7 +53,7 @@ export function readItem(value: unknown): Read<GearItem> {
   if (known.kind === 'refused') return known;
   const { kind } = known.value;
   const { thing, ...rest } = known.value as unknown as { thing: unknown };
-  const read = readWith(SHAPES[kind], { ...rest, thing: upgradeThing(kind, thing) });
+  const read = readWith(ITEM_SHAPES[kind], { ...rest, thing: upgradeThing(kind, thing) });
   if (read.kind === 'refused') return read;
   const problems = [...checkItem(read.value)];
   return problems.length === 0 ? read : { kind: 'refused', problems };

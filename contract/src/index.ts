@@ -1,3 +1,5 @@
+export { OPERATIONS, problem as problemShape } from './api';
+export type { Operation } from './api';
 export { ERROR_CATALOGUE } from './errorCatalogue';
 export type { ErrorCode } from './errorCatalogue';
 export {

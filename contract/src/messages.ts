@@ -140,18 +140,18 @@ export interface UpdateState {
   readonly state: SwitchState;
 }
 
-const createShape = Joi.object({ id: uuid, rig: Joi.any().required() }).required();
-const updateShape = Joi.object({
+export const createShape = Joi.object({ id: uuid, rig: Joi.any().required() }).required();
+export const updateShape = Joi.object({
   basedOn: revision,
   rig: Joi.any().required(),
   lineage: uuid.optional(),
   stateFrom: stateSchema.optional(),
 }).required();
-const stateShape: Joi.ObjectSchema<UpdateState> = Joi.object({
+export const stateShape: Joi.ObjectSchema<UpdateState> = Joi.object({
   from: stateSchema,
   state: stateSchema,
 }).required();
-const signInShape: Joi.ObjectSchema<{ passphrase: string }> = Joi.object({
+export const signInShape: Joi.ObjectSchema<{ passphrase: string }> = Joi.object({
   passphrase: Joi.string().max(1000).required(),
 }).required();
 
@@ -165,12 +165,13 @@ export const readSignIn = (value: unknown): Read<{ passphrase: string }> =>
 export const readRigId = (value: unknown): Read<string> =>
   readWith<string>(uuid.label('rig id'), value);
 
-const querySchema: Joi.ObjectSchema<RigQuery> = Joi.object({
+export const queryFields = {
   search: Joi.string().allow('').max(200).default(''),
   sort: Joi.valid(...RIG_SORTS).default('changed'),
   from: Joi.number().integer().min(0).max(1_000_000_000).default(0),
   removed: Joi.boolean().default(false),
-});
+};
+const querySchema: Joi.ObjectSchema<RigQuery> = Joi.object(queryFields);
 
 /** A query of an address: every value is text there. */
 export function readRigQuery(value: unknown): Read<RigQuery> {
@@ -195,13 +196,13 @@ const isWhole = (text: unknown) => typeof text === 'string' && /^\d{1,10}$/u.tes
 export const readRevision = (value: unknown): Read<number> =>
   readWith<number>(revision.label('revision'), isWhole(value) ? Number(value) : value);
 
-const nameShape: Joi.ObjectSchema<{ name: string | null }> = Joi.object({
+export const nameShape: Joi.ObjectSchema<{ name: string | null }> = Joi.object({
   name: revisionName,
 }).required();
 export const readRevisionName = (value: unknown): Read<{ readonly name: string | null }> =>
   readWith(nameShape, value);
 
-const itemsShape: Joi.ObjectSchema<{ items: unknown[] }> = Joi.object({
+export const itemsShape: Joi.ObjectSchema<{ items: unknown[] }> = Joi.object({
   items: Joi.array()
     .items(Joi.any())
     .min(1)
@@ -211,11 +212,11 @@ const itemsShape: Joi.ObjectSchema<{ items: unknown[] }> = Joi.object({
       'array.max': `{{#label}}: {{#value.length}} entries are above the most, ${MOST_ITEMS}`,
     }),
 }).required();
-const updateItemShape: Joi.ObjectSchema<{ basedOn: number; item: unknown }> = Joi.object({
+export const updateItemShape: Joi.ObjectSchema<{ basedOn: number; item: unknown }> = Joi.object({
   basedOn: revision,
   item: Joi.any().required(),
 }).required();
-const idsShape: Joi.ObjectSchema<{ ids: string[] }> = Joi.object({
+export const idsShape: Joi.ObjectSchema<{ ids: string[] }> = Joi.object({
   ids: Joi.array().items(Joi.string().max(64)).min(1).max(MOST_ITEMS).required(),
 }).required();
 

@@ -26,7 +26,7 @@ import {
 } from '@gullwind/core';
 import Joi from 'joi';
 import { readWith, type Read } from './read';
-import { closed, id, name, number, oneOf, sourced, yesNo } from './shapes';
+import { calledInDocs, closed, id, name, number, oneOf, sourced, yesNo } from './shapes';
 import { fieldsOfThing, thingSchema } from './thingSchema';
 
 const switchId = Joi.string().pattern(/^[a-z][a-z0-9]{0,15}(\.\d{1,2})?$/u);
@@ -35,6 +35,8 @@ const guitarSchema = thingSchema<Guitar>('guitar');
 const deviceSchema = thingSchema<Device>('device');
 const cableSchema = thingSchema<Cable>('cable');
 const destinationSchema = thingSchema<Destination>('destination');
+const cableOrNone = calledInDocs('CableOrNone', cableSchema.allow(null));
+const destinationOrNone = calledInDocs('DestinationOrNone', destinationSchema.allow(null));
 const supplySchema = thingSchema<Supply>('supply');
 const boardSchema = thingSchema<Board>('board');
 
@@ -78,14 +80,17 @@ const row: Joi.ObjectSchema<Row> = closed({
   id,
   at: place,
   devices: list(deviceSchema),
-  cables: list(cableSchema.allow(null)),
+  cables: list(cableOrNone),
 });
 
-export const stateSchema: Joi.ObjectSchema<SwitchState> = closed({
-  positions: Joi.object().pattern(switchId, Joi.boolean()).required(),
-  playing: id.allow(null),
-  unpowered: list(id),
-});
+export const stateSchema: Joi.ObjectSchema<SwitchState> = calledInDocs(
+  'SwitchState',
+  closed({
+    positions: Joi.object().pattern(switchId, Joi.boolean()).required(),
+    playing: id.allow(null),
+    unpowered: list(id),
+  }),
+);
 
 const limit = Joi.number().unsafe().allow(null).required();
 const brief: Joi.ObjectSchema<Brief> = closed({
@@ -110,7 +115,7 @@ const playedAt: Joi.ObjectSchema<Place> = closed({
   id,
   name,
   lengths: Joi.object().pattern(id.optional(), sourced).required(),
-  destination: destinationSchema.allow(null),
+  destination: destinationOrNone,
   loop: ampLoop.allow(null),
 });
 
@@ -118,7 +123,7 @@ const electrical: Joi.ObjectSchema<Electrical> = closed({
   guitars: list(guitarSchema),
   rows: list(row),
   destinations: list(destinationSchema),
-  ownDestination: destinationSchema.allow(null),
+  ownDestination: destinationOrNone,
   reference: referenceSchema,
   approach: closed({ kind: oneOf(CHOICE_RULES.approach.kind), wantedHz: sourced }),
   scenes: list(closed({ id, name, state: stateSchema })),
@@ -167,14 +172,17 @@ const format = oneOf([])
     'any.only': `{{#label}} is {{#value}}; this version reads format ${RIG_FORMAT} and those before it`,
   });
 
-const rigShape: Joi.ObjectSchema<Rig> = closed({
-  format,
-  nextIds: Joi.object()
-    .pattern(/^[a-z]$/u, number.optional())
-    .required(),
-  ...parts,
-  pins: list(closed({ id, name, rig: closed(parts) })),
-});
+export const rigShape: Joi.ObjectSchema<Rig> = calledInDocs(
+  'Rig',
+  closed({
+    format,
+    nextIds: Joi.object()
+      .pattern(/^[a-z]$/u, number.optional())
+      .required(),
+    ...parts,
+    pins: list(closed({ id, name, rig: calledInDocs('PinnedRig', closed(parts)) })),
+  }),
+);
 
 const formatOnly = Joi.object({ format }).unknown();
 

@@ -4,7 +4,7 @@ import { readWith, type Read } from './read';
 import { referenceSchema } from './rigSchema';
 import type { Settings } from './settings';
 
-const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
+export const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
   units: Joi.valid('metric', 'imperial').required(),
   theme: Joi.valid('day', 'night', 'system').required(),
   reference: referenceSchema,

@@ -7,7 +7,7 @@ import {
   type ShapeNode,
 } from '@gullwind/core';
 import Joi from 'joi';
-import { closed, id, name, number, oneOf, sourced, yesNo } from './shapes';
+import { calledInDocs, closed, id, name, number, oneOf, sourced, yesNo } from './shapes';
 
 /// What a thing of every kind looks like from outside, made from its descriptor: as Joi, and as JSON Schema.
 
@@ -44,7 +44,10 @@ export const fieldsOfThing = (kind: GearKind): Keys => ({
 
 /** @returns for things of this kind, as `T` */
 export const thingSchema = <T>(kind: GearKind): Joi.ObjectSchema<T> =>
-  closed({ id, ...fieldsOfThing(kind) });
+  calledInDocs(
+    kind[0]!.toUpperCase() + kind.slice(1),
+    closed({ id, ...fieldsOfThing(kind) }) as Joi.ObjectSchema<T>,
+  );
 
 type JsonSchema = Readonly<Record<string, unknown>>;
 

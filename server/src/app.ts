@@ -1,10 +1,11 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
-import express, { Router, type Express } from 'express';
+import express, { Router, type Express, type RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Database } from './db/database';
+import { openApi } from './api/openApi';
 import { answerErrors, KnownError } from './errors';
 import { gearRoutes } from './gear/gearRoutes';
 import {
@@ -85,6 +86,7 @@ function apiRoutes({ db, gate, folder }: Backend, reach: Reach): Router {
   // Who has not come in is heard no further than a passphrase is long, unpacked.
   router.use('/session', express.json({ limit: SIGN_IN_LIMIT }), sessionRoutes(gate, reach));
   router.use(demandSession(gate));
+  router.get('/docs.json', describeApi());
   router.use('/gear', bodiesAtOnce(4), express.json({ limit: GEAR_LIMIT }));
   router.use(express.json({ limit: BODY_LIMIT }));
   router.use('/rigs', rigRoutes(db));
@@ -92,6 +94,14 @@ function apiRoutes({ db, gate, folder }: Backend, reach: Reach): Router {
   router.use('/settings', settingsRoutes(db));
   router.use('/workspace', workspaceRoutes(db, folder));
   return router;
+}
+
+/** What can be asked here, for whoever writes a script; made when it is first asked for. */
+function describeApi(): RequestHandler {
+  let description: object | null = null;
+  return (_request, response) => {
+    response.json((description ??= openApi()));
+  };
 }
 
 /** Built files carry a hash in their names and never change; the page itself is asked for every time. */

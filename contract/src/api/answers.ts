@@ -1,0 +1,87 @@
+import { DIRECTION_WORDS, GEAR_KINDS, SIZE_WORDS } from '@gullwind/core';
+import Joi from 'joi';
+import { ERROR_CATALOGUE } from '../errorCatalogue';
+import { ITEM_SHAPES } from '../gearSchema';
+import { revision, uuid } from '../ids';
+import { rigShape, stateSchema } from '../rigSchema';
+import { calledInDocs, closed, oneOf, yesNo } from '../shapes';
+
+/// What the server answers with: for whoever reads the description of the API. The page has the same as types.
+
+const text = Joi.string().allow('').required();
+const moment = Joi.string().isoDate().required();
+const count = Joi.number().integer().min(0).required();
+const decibels = Joi.number().required();
+const orNull = Joi.number().allow(null).required();
+const list = (item: Joi.Schema) => Joi.array().items(item.optional()).required();
+
+const saved = { id: uuid, revision, lineage: uuid, updatedAt: moment };
+
+export const savedRig = calledInDocs('SavedRig', closed(saved));
+export const storedRig = calledInDocs('StoredRig', closed({ ...saved, rig: rigShape }));
+export const updatedRig = calledInDocs('UpdatedRig', closed({ ...saved, state: stateSchema }));
+
+const verdict = closed({
+  size: oneOf(Object.keys(SIZE_WORDS)),
+  direction: oneOf(Object.keys(DIRECTION_WORDS)),
+  resonanceMoved: orNull,
+  resonanceRaisedDb: orNull,
+  levelDb: orNull,
+});
+
+const section = closed({ driver: count, cableM: Joi.number().min(0).required(), exposed: yesNo });
+
+const listing = closed({
+  id: uuid,
+  revision,
+  updatedAt: moment,
+  deletedAt: moment.allow(null),
+  name: text,
+  player: text,
+  note: text,
+  unreadable: Joi.string().allow(null).required(),
+  pedals: count,
+  cableM: Joi.number().min(0).required(),
+  trebleDb: decibels.allow(null),
+  octavesDb: list(decibels).length(2).allow(null),
+  verdict: verdict.allow(null),
+  sections: list(section),
+  points: list(list(Joi.number()).length(2)),
+});
+
+export const rigPage = calledInDocs('RigPage', closed({ total: count, rigs: list(listing) }));
+export const names = list(closed({ id: uuid, name: text }));
+export const revisionPage = closed({
+  total: count,
+  revisions: list(closed({ revision, savedAt: moment, name: Joi.string().allow(null).required() })),
+});
+export const rigOfRevision = closed({ rig: rigShape });
+
+/** An entry of the gear list, whatever its kind. */
+export const gearItem = calledInDocs(
+  'GearItem',
+  Joi.alternatives(...GEAR_KINDS.map((kind) => ITEM_SHAPES[kind])).required(),
+);
+export const storedItem = calledInDocs('StoredItem', closed({ item: gearItem, revision }));
+export const gearList = closed({ items: list(storedItem) });
+export const uses = closed({
+  uses: list(closed({ kind: text, id: text, gear: text, rigId: uuid, rigName: text })),
+});
+
+export const session = closed({ signInNeeded: yesNo, canSignOut: yesNo });
+export const health = closed({ state: oneOf(['ready']) });
+export const restored = closed({ rigs: count, revisions: count, gear: count });
+
+export const problem = calledInDocs(
+  'Problem',
+  closed({
+    type: text,
+    title: text,
+    status: Joi.number().integer().min(400).max(599).required(),
+    code: oneOf(Object.keys(ERROR_CATALOGUE)),
+    detail: text,
+    problems: Joi.array().items(closed({ path: text, message: text }).optional()),
+    theirs: storedRig.optional(),
+    yours: rigShape.optional(),
+  }),
+);

@@ -1,0 +1,294 @@
+import { GEAR_ID } from '@gullwind/core';
+import Joi from 'joi';
+import type { ErrorCode } from '../errorCatalogue';
+import { revision, uuid } from '../ids';
+import {
+  createShape,
+  idsShape,
+  itemsShape,
+  nameShape,
+  queryFields,
+  signInShape,
+  stateShape,
+  updateItemShape,
+  updateShape,
+} from '../messages';
+import { MOST_ITEMS } from '../limits';
+import { rigShape } from '../rigSchema';
+import { settingsSchema } from '../settingsSchema';
+import {
+  gearItem,
+  gearList,
+  health,
+  names,
+  restored,
+  revisionPage,
+  rigOfRevision,
+  rigPage,
+  savedRig,
+  session,
+  storedItem,
+  storedRig,
+  updatedRig,
+  uses,
+} from './answers';
+
+/** One thing that the server can be asked. */
+export interface Operation {
+  readonly method: 'get' | 'post' | 'put' | 'delete';
+  /** Under "/api"; what varies stands in braces. */
+  readonly path: string;
+  readonly summary: string;
+  readonly params?: Readonly<Record<string, Joi.Schema>>;
+  readonly query?: Readonly<Record<string, Joi.Schema>>;
+  readonly body?: Joi.Schema;
+  /** Of body and answer where it is not JSON. */
+  readonly type?: 'application/x-ndjson';
+  readonly status: number;
+  /** Nothing where there is no content, or the answer is not JSON. */
+  readonly answer?: Joi.Schema;
+  /** Beside those that every operation has. */
+  readonly errors: readonly ErrorCode[];
+}
+
+const rigId = { id: uuid };
+const gearId = Joi.string().pattern(GEAR_ID).required();
+const ofRevision = { id: uuid, revision };
+const withRig = (shape: Joi.ObjectSchema) => shape.keys({ rig: rigShape });
+const READ = ['invalid-request', 'malformed-json', 'not-json', 'body-too-large'] as const;
+
+const SESSION: readonly Operation[] = [
+  {
+    method: 'get',
+    path: '/health',
+    summary: 'Whether the database is open.',
+    status: 200,
+    answer: health,
+    errors: [],
+  },
+  {
+    method: 'get',
+    path: '/session',
+    summary: 'Whether a passphrase is needed.',
+    status: 200,
+    answer: session,
+    errors: [],
+  },
+  {
+    method: 'post',
+    path: '/session',
+    summary: 'Signs in with the passphrase of the workshop.',
+    body: signInShape,
+    status: 200,
+    answer: session,
+    errors: [...READ, 'sign-in-failed', 'too-many-attempts', 'tls-required'],
+  },
+  { method: 'delete', path: '/session', summary: 'Signs out.', status: 204, errors: [] },
+];
+
+const RIGS: readonly Operation[] = [
+  {
+    method: 'get',
+    path: '/rigs',
+    summary:
+      'A page of the rigs that hold every word of a search, with what the list shows of them.',
+    query: queryFields,
+    status: 200,
+    answer: rigPage,
+    errors: ['invalid-request'],
+  },
+  {
+    method: 'post',
+    path: '/rigs',
+    summary: 'Adds a rig under an id of the client’s making.',
+    body: withRig(createShape),
+    status: 201,
+    answer: savedRig,
+    errors: [...READ, 'rig-exists', 'text-not-kept'],
+  },
+  {
+    method: 'get',
+    path: '/rigs/names',
+    summary: 'Ids and names of all rigs.',
+    status: 200,
+    answer: names,
+    errors: [],
+  },
+  {
+    method: 'get',
+    path: '/rigs/{id}',
+    summary: 'A rig as it is kept.',
+    params: rigId,
+    status: 200,
+    answer: storedRig,
+    errors: ['invalid-request', 'rig-not-found'],
+  },
+  {
+    method: 'put',
+    path: '/rigs/{id}',
+    summary: 'Saves a rig over the revision that it was edited from.',
+    params: rigId,
+    body: withRig(updateShape),
+    status: 200,
+    answer: updatedRig,
+    errors: [...READ, 'rig-not-found', 'rig-stale', 'text-not-kept'],
+  },
+  {
+    method: 'put',
+    path: '/rigs/{id}/state',
+    summary: 'Foot-switches alone: those that were moved, whatever others moved meanwhile.',
+    params: rigId,
+    body: stateShape,
+    status: 200,
+    answer: updatedRig,
+    errors: [...READ, 'rig-not-found'],
+  },
+  {
+    method: 'delete',
+    path: '/rigs/{id}',
+    summary: 'Takes a rig off the list; it can be put back for thirty days.',
+    params: rigId,
+    status: 204,
+    errors: ['invalid-request', 'rig-not-found'],
+  },
+  {
+    method: 'post',
+    path: '/rigs/{id}/restore',
+    summary: 'Puts a rig that was taken off the list back on it.',
+    params: rigId,
+    status: 204,
+    errors: ['invalid-request', 'rig-not-found'],
+  },
+];
+
+const REVISIONS: readonly Operation[] = [
+  {
+    method: 'get',
+    path: '/rigs/{id}/revisions',
+    summary: 'Kept revisions, the latest first; those before a number with “before”.',
+    params: rigId,
+    query: { before: revision.optional() },
+    status: 200,
+    answer: revisionPage,
+    errors: ['invalid-request'],
+  },
+  {
+    method: 'get',
+    path: '/rigs/{id}/revisions/{revision}',
+    summary: 'The rig as it was.',
+    params: ofRevision,
+    status: 200,
+    answer: rigOfRevision,
+    errors: ['invalid-request', 'revision-not-found'],
+  },
+  {
+    method: 'put',
+    path: '/rigs/{id}/revisions/{revision}',
+    summary: 'Names a revision, so that it stays; null takes the name away.',
+    params: ofRevision,
+    body: nameShape,
+    status: 204,
+    errors: [...READ, 'revision-not-found'],
+  },
+];
+
+const GEAR: readonly Operation[] = [
+  {
+    method: 'get',
+    path: '/gear',
+    summary: 'The gear list.',
+    status: 200,
+    answer: gearList,
+    errors: [],
+  },
+  {
+    method: 'post',
+    path: '/gear',
+    summary: 'Adds entries: all of them, or none.',
+    body: itemsShape.keys({ items: Joi.array().items(gearItem.optional()).min(1).max(MOST_ITEMS) }),
+    status: 201,
+    answer: gearList,
+    errors: [...READ, 'gear-exists', 'text-not-kept'],
+  },
+  {
+    method: 'get',
+    path: '/gear/uses',
+    summary: 'In which rigs entries stand.',
+    status: 200,
+    answer: uses,
+    errors: [],
+  },
+  {
+    method: 'post',
+    path: '/gear/remove',
+    summary: 'Removes entries that no rig was built from: all of them, or none.',
+    body: idsShape,
+    status: 204,
+    errors: [...READ, 'gear-in-use'],
+  },
+  {
+    method: 'put',
+    path: '/gear/{id}',
+    summary: 'Saves an entry over the revision that it was edited from.',
+    params: { id: gearId },
+    body: updateItemShape.keys({ item: gearItem }),
+    status: 200,
+    answer: storedItem,
+    errors: [...READ, 'gear-not-found', 'gear-stale', 'text-not-kept'],
+  },
+];
+
+const WORKSHOP: readonly Operation[] = [
+  {
+    method: 'get',
+    path: '/docs.json',
+    summary: 'This description.',
+    status: 200,
+    answer: Joi.object().unknown().required(),
+    errors: [],
+  },
+  {
+    method: 'get',
+    path: '/settings',
+    summary: 'Units, light, and what new rigs are compared with.',
+    status: 200,
+    answer: settingsSchema,
+    errors: [],
+  },
+  {
+    method: 'put',
+    path: '/settings',
+    summary: 'Sets them.',
+    body: settingsSchema,
+    status: 200,
+    answer: settingsSchema,
+    errors: [...READ],
+  },
+  {
+    method: 'get',
+    path: '/workspace',
+    summary: 'Everything, as lines of JSON: a backup.',
+    type: 'application/x-ndjson',
+    status: 200,
+    errors: ['no-room'],
+  },
+  {
+    method: 'post',
+    path: '/workspace',
+    summary: 'Puts a backup back: all of it, or nothing.',
+    query: { overwrite: Joi.boolean().default(false) },
+    type: 'application/x-ndjson',
+    status: 200,
+    answer: restored,
+    errors: [...READ, 'workspace-not-empty', 'restore-running', 'no-room'],
+  },
+];
+
+/** All that the server can be asked. */
+export const OPERATIONS: readonly Operation[] = [
+  ...SESSION,
+  ...RIGS,
+  ...REVISIONS,
+  ...GEAR,
+  ...WORKSHOP,
+];

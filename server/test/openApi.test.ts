@@ -1,0 +1,166 @@
+import { randomUUID } from 'node:crypto';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { DEFAULT_SETTINGS, OPERATIONS, type Operation } from '@gullwind/contract';
+import { applyEdits, deviceOfClass, insertDevice, newRig, setCableLength } from '@gullwind/core';
+import { Ajv } from 'ajv';
+import addFormats from 'ajv-formats';
+import request from 'supertest';
+import { openApi } from '../src/api/openApi';
+import { DEMO_GEAR } from '../src/demo/demoGear';
+import { runApp, type RunningApp } from './support/runningApp';
+
+/// The description of the API against what the server is, and against what it answers.
+
+const SRC = fileURLToPath(new URL('../src', import.meta.url));
+
+/** What the server's own files route, as "get /rigs/{id}". */
+function routed(): readonly string[] {
+  const files = readdirSync(SRC, { recursive: true, encoding: 'utf8' });
+  const found = files
+    .filter((file) => /(Routes|app)\.ts$/u.test(file))
+    .flatMap((file) => {
+      const text = readFileSync(join(SRC, file), 'utf8');
+      const mount = /(\w+)Routes\.ts$/u.exec(file)?.[1];
+      const under = mount === 'rig' ? '/rigs' : mount ? `/${mount}` : '';
+      return [...text.matchAll(/router\.(get|post|put|delete)\(\s*'([^']+)'/gu)].map(
+        ([, method, path]) =>
+          `${method} ${under}${path}`.replace(/\/$/u, '').replace(/:(\w+)/gu, '{$1}'),
+      );
+    });
+  return found.sort();
+}
+
+const nameOf = ({ method, path }: Operation) => `${method} ${path}`;
+
+interface Description {
+  readonly paths: Record<
+    string,
+    Record<string, { readonly responses: Record<string, { readonly content?: Contents }> }>
+  >;
+  readonly components: object;
+}
+type Contents = Record<string, { readonly schema: object }>;
+
+const description = openApi() as unknown as Description;
+const ajv = new Ajv({ strict: false, allErrors: true });
+addFormats.default(ajv);
+
+/** Whether a body is as the description says; what is wrong with it. */
+function misfits(operation: string, status: number, body: unknown): readonly string[] {
+  const [method, path] = operation.split(' ') as [string, string];
+  const answer = description.paths[path]![method]!.responses[status];
+  if (!answer) return [`${status} is not described`];
+  const schema = Object.values(answer.content ?? {})[0]?.schema;
+  if (!schema) return body === undefined ? [] : ['there is a body'];
+  const check = ajv.compile({ ...schema, components: description.components });
+  return check(body) ? [] : (check.errors ?? []).map((e) => `${e.instancePath} ${e.message}`);
+}
+
+let app: RunningApp;
+beforeAll(async () => {
+  app = await runApp({});
+});
+afterAll(() => app.close());
+
+const id = randomUUID();
+const empty = newRig('described');
+const rig = applyEdits(
+  applyEdits(empty, insertDevice(empty, 0, deviceOfClass('drive', '', 'drive'))),
+  { kind: 'connect', row: 'r1', at: 1, cable: null },
+);
+const longer = applyEdits(rig, setCableLength('l1', 9));
+const entry = DEMO_GEAR[0]!;
+const backup: { text: string } = { text: '' };
+
+interface Call {
+  readonly path?: string;
+  readonly body?: unknown;
+  readonly sent?: () => string;
+  readonly status?: number;
+}
+
+/** In this order each leaves what the next needs; one call at least for every operation. */
+const CALLS: readonly (readonly [string, Call])[] = [
+  ['get /health', {}],
+  ['get /docs.json', {}],
+  ['get /session', {}],
+  ['post /session', { body: { passphrase: 'any' } }],
+  ['post /session', { body: {}, status: 400 }],
+  ['delete /session', {}],
+  ['post /rigs', { body: { id, rig } }],
+  ['post /rigs', { body: { id, rig }, status: 409 }],
+  ['put /rigs/{id}', { body: { basedOn: 1, rig: longer } }],
+  ['put /rigs/{id}', { body: { basedOn: 1, rig }, status: 409 }],
+  ['put /rigs/{id}/state', { body: { from: rig.state, state: rig.state } }],
+  ['get /rigs', {}],
+  ['get /rigs', { path: '/rigs?sort=sideways', status: 400 }],
+  ['get /rigs/names', {}],
+  ['get /rigs/{id}', {}],
+  ['get /rigs/{id}', { path: `/rigs/${randomUUID()}`, status: 404 }],
+  ['get /rigs/{id}/revisions', {}],
+  ['get /rigs/{id}/revisions/{revision}', {}],
+  ['put /rigs/{id}/revisions/{revision}', { body: { name: 'first night' } }],
+  ['delete /rigs/{id}', {}],
+  ['get /rigs', { path: '/rigs?removed=true' }],
+  ['post /rigs/{id}/restore', {}],
+  ['post /gear', { body: { items: DEMO_GEAR } }],
+  ['get /gear', {}],
+  ['get /gear/uses', {}],
+  ['put /gear/{id}', { path: `/gear/${entry.id}`, body: { basedOn: 1, item: entry } }],
+  ['put /gear/{id}', { path: '/gear/nobody', body: { basedOn: 1, item: entry }, status: 404 }],
+  ['post /gear/remove', { body: { ids: [entry.id] } }],
+  ['get /settings', {}],
+  ['put /settings', { body: DEFAULT_SETTINGS }],
+  ['get /workspace', {}],
+  ['post /workspace', { sent: () => backup.text, status: 409 }],
+  ['post /workspace', { path: '/workspace?overwrite=true', sent: () => backup.text }],
+];
+
+async function call(operation: string, { path, body, sent }: Call) {
+  const [method, template] = operation.split(' ') as ['get', string];
+  const filled = path ?? template.replace('{id}', id).replace('{revision}', '1');
+  const question = request(app.url)[method](`/api${filled}`);
+  if (sent) return question.set('Content-Type', 'application/x-ndjson').send(sent());
+  return body === undefined ? question : question.send(body as object);
+}
+
+test('every route is described, and nothing else', () => {
+  expect([...OPERATIONS.map(nameOf)].sort()).toEqual(routed());
+});
+
+test('every operation is called below', () => {
+  expect(new Set(CALLS.map(([operation]) => operation))).toEqual(new Set(OPERATIONS.map(nameOf)));
+});
+
+test.each(CALLS)('%s answers as it is described (%#)', async (operation, details) => {
+  const answer = await call(operation, details);
+  const described = OPERATIONS.find((one) => nameOf(one) === operation)!.status;
+  expect(answer.status).toBe(details.status ?? described);
+  if (operation === 'get /workspace') {
+    backup.text = answer.text ?? (answer.body as Buffer).toString('utf8');
+    expect(backup.text.split('\n')[0]).toContain('gullwind-workspace');
+    return;
+  }
+  const body: unknown = answer.status === 204 ? undefined : answer.body;
+  expect(misfits(operation, answer.status, body)).toEqual([]);
+});
+
+test('an answer that is not as it is described is found', async () => {
+  const { body } = await call('get /rigs/{id}', {});
+  const stored = body as Record<string, unknown>;
+  expect(misfits('get /rigs/{id}', 200, { ...stored, revision: 'one' })).toEqual([
+    '/revision must be integer',
+  ]);
+  expect(misfits('get /rigs/{id}', 200, { ...stored, more: 1 })).toHaveLength(1);
+  expect(misfits('get /rigs/{id}', 418, stored)).toEqual(['418 is not described']);
+});
+
+test('every name in the description leads somewhere', () => {
+  const text = JSON.stringify(description);
+  const { schemas } = description.components as { schemas: object };
+  const refs = new Set([...text.matchAll(/#\/components\/schemas\/(\w+)/gu)].map(([, one]) => one));
+  expect(refs.size).toBeGreaterThan(10);
+  expect(Object.keys(schemas)).toEqual(expect.arrayContaining([...refs]));
+});
