@@ -37,7 +37,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ['core/src/**', 'contract/src/**', 'server/src/**', 'web/src/**'],
+    files: ['core/src/**', 'contract/src/**', 'server/src/**', 'cli/src/**', 'web/src/**'],
     plugins: { 'import-x': importX, house: { rules: { 'own-lines': ownLines } } },
     settings: {
       ...importX.flatConfigs.typescript.settings,
@@ -88,6 +88,13 @@ export default tseslint.config(
   {
     files: ['server/src/**'],
     rules: forbid([['react', '@mui/*', '@gullwind/web'], 'The server knows core and contract.']),
+  },
+  {
+    files: ['cli/src/**'],
+    rules: forbid([
+      ['react', '@mui/*', 'express', '@gullwind/server', '@gullwind/web'],
+      'Commands know core and contract.',
+    ]),
   },
   {
     files: ['web/src/**'],

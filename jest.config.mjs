@@ -30,6 +30,7 @@ export default {
     project('core'),
     project('contract'),
     project('server'),
+    project('cli'),
     project('web', { testEnvironment: '<rootDir>/test/BrowserEnvironment.mjs' }),
     project('e2e', { testMatch: ['<rootDir>/**/*.e2e.ts'] }),
   ],

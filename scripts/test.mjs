@@ -59,7 +59,16 @@ check('format', process.execPath, [
   '.',
 ]);
 check('unused code', process.execPath, ['node_modules/knip/bin/knip.js']);
-suite('unit', ['--selectProjects', 'core', 'contract', 'server', 'web', '--maxWorkers', '2']);
+suite('unit', [
+  '--selectProjects',
+  'core',
+  'contract',
+  'server',
+  'cli',
+  'web',
+  '--maxWorkers',
+  '2',
+]);
 suite('browser', ['--selectProjects', 'e2e', '--runInBand']);
 
 console.log(`\n${total.passed} passed, ${total.failed} failed`);

@@ -5,11 +5,13 @@ export type { ErrorCode } from './errorCatalogue';
 export {
   ALL_TARGETS,
   decodeText,
+  guardCell,
   guessColumn,
   sayTarget,
   readGearRows,
   readTable,
   targetKey,
+  toCsv,
   writeGearCsv,
 } from './csv';
 export type { ColumnTarget, DecimalMark, GearReading, GearReport, Table } from './csv';

@@ -8,3 +8,5 @@ export type { GearReading, GearReport } from './readGear';
 export { readTable } from './readTable';
 export type { RowProblem, Table } from './readTable';
 export { writeGearCsv } from './writeGear';
+export { guardCell } from './cells';
+export { toCsv } from './toCsv';

@@ -1,5 +1,4 @@
 import { gearOf, readNumber, type GearItem, type Sourced } from '@gullwind/core';
-import Papa from 'papaparse';
 import { guardCell, writeNumberCell, writeOrigin } from './cells';
 import {
   choiceHeader,
@@ -11,6 +10,7 @@ import {
   WORD_COLUMNS,
   type WordColumn,
 } from './columns';
+import { toCsv } from './toCsv';
 
 /** A gear list as CSV (RFC 4180): one row for each entry, a column for every number and where it is from. */
 export function writeGearCsv(items: readonly GearItem[]): string {
@@ -27,7 +27,7 @@ export function writeGearCsv(items: readonly GearItem[]): string {
     ...choices.map((path) => choiceOf(item, path)),
     ...numbers.flatMap((path) => numberOf(item, path)),
   ]);
-  return `${Papa.unparse([header, ...rows], { newline: '\r\n' })}\r\n`;
+  return toCsv([header, ...rows]);
 }
 
 function wordOf(item: GearItem, column: WordColumn): string {
