@@ -4,11 +4,11 @@ import {
   analyseStates,
   choosePlans,
   DRAW_GRID,
-  findDevice,
   findWithinTolerance,
   heed,
   keyOfPlan,
   mainRow,
+  nameSwitches,
   sayMoves,
   sayWhatIsGoingOn,
   searchToEnd,
@@ -119,13 +119,7 @@ export function states({ rig, rowId }: Standing): Report {
 
 function extreme(rig: Rig, { trebleDb, positions }: ExtremeState) {
   const on = Object.keys(positions).filter((id) => positions[id]);
-  return { trebleDb: rounded(trebleDb), on: on.map((id) => nameOfSwitch(rig, id)) };
-}
-
-function nameOfSwitch(rig: Rig, id: string): string {
-  const [device, loop] = id.split('.');
-  const { name } = findDevice(rig, device!)!;
-  return loop === undefined ? name : `${name}, loop ${loop}`;
+  return { trebleDb: rounded(trebleDb), on: nameSwitches(rig, on) };
 }
 
 function runToEnd<A>(work: Generator<unknown, A>): A {

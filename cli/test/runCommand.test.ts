@@ -64,7 +64,9 @@ test('figures are those of the page', () => {
   for (const [name, db] of Object.entries(figures)) expect(json[name]).toBeCloseTo(db as number, 4);
   expect(json).toMatchObject({ rig: '=cmd()', way: 'r1' });
   expect(json.says).toMatch(/straight in \(3\sm\)/u);
-  expect(jsonOf('figures', path, '--units', 'imperial').says).toMatch(/straight in \([\d.]+\sft\)/u);
+  expect(jsonOf('figures', path, '--units', 'imperial').says).toMatch(
+    /straight in \([\d.]+\sft\)/u,
+  );
 });
 
 test('a scene is recalled first', () => {

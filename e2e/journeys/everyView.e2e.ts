@@ -124,7 +124,7 @@ describe.each(['day', 'night'] as const)('axe by %s', (theme) => {
     await page.open(`/rigs/${PIT_BOARD}/path`);
     await page.trebleDb();
     await (await page.findText('button', 'Table')).click();
-    await page.findText('th', 'Difference');
+    await page.findText('th', 'difference');
     await expectNoViolations();
     await page.press('?');
     await page.findText('h2', 'Keys');

@@ -180,7 +180,7 @@ describe('with demo data', () => {
     expect(first).toMatch(/^First step: /u);
     const headline = await page.textOf('[data-testid="sentence"]');
     expect(headline).toContain(first);
-    expect(headline).toContain('Warning: Eddy comes too late.');
+    expect(headline).toContain('Warning: Your first buffer (Eddy) comes too late.');
     // A warning stands on the Run and on the tab as well.
     await page.find('[data-warned]');
     await page.find('[data-testid="warnings"]');

@@ -10,6 +10,7 @@ import {
   type DeviceClass,
   type Rig,
 } from '@gullwind/core';
+import { switchNumbers } from '@gullwind/core';
 import { findInlets, layInlets } from '../src/features/path/run/inlets';
 import { layNames, unusedTop } from '../src/features/path/run/nameLabels';
 import {
@@ -24,7 +25,6 @@ import {
   gapAfter,
   readSelection,
   stepSelection,
-  switchNumbers,
   writeSelection,
 } from '../src/features/path/selection';
 

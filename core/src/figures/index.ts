@@ -1,5 +1,11 @@
 export { analyseRig, isSilent, measureRig, measureWay, SHELTER_LIMIT_OHM } from './analyseRig';
-export type { Analysis, SectionSummary, SoundingAnalysis, StopSummary } from './analyseRig';
+export type {
+  Analysis,
+  Measurement,
+  SectionSummary,
+  SoundingAnalysis,
+  StopSummary,
+} from './analyseRig';
 export { figuresOf } from './figures';
 export type { Figures } from './figures';
 export { lengthBudgets } from './lengthBudget';
@@ -19,6 +25,7 @@ export {
   nameSwitch,
   namePartLoss,
 } from './names';
+export { nameSwitches, sayOn } from './sayOn';
 export { sayMuted, sayStraightIn, sayWhatIsGoingOn } from './words';
 export { analyseStates, ENVELOPE_EVERY, switchesOf, switchesOn } from './analyseStates';
 export type { ExtremeState, StatesAnalysis, StatesSounding } from './analyseStates';

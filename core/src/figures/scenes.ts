@@ -2,7 +2,7 @@ import { driveWay, SectionSolver } from '../path';
 import { atPlace, knownState, type Chain } from '../rig';
 import { measureWay, type Sound } from './analyseRig';
 
-type Heard = Omit<Sound, 'nowDb'> | null;
+type Heard = Sound | null;
 
 /** Figures of a rig in a scene or at a place; no sound where nothing is heard. */
 export interface SideFigures {
@@ -14,8 +14,9 @@ export interface SideFigures {
 function heardOf(rig: Chain, rowId: string, solver: SectionSolver): Heard {
   const measured = measureWay(driveWay(rig, rowId), solver);
   if (measured.kind !== 'sounding') return null;
-  const { figures, absoluteTrebleDb, resonance, referenceResonance, corner, verdict } = measured;
-  return { figures, absoluteTrebleDb, resonance, referenceResonance, corner, verdict };
+  const { nowDb, figures, absoluteTrebleDb, resonance, referenceResonance, corner, verdict } =
+    measured;
+  return { nowDb, figures, absoluteTrebleDb, resonance, referenceResonance, corner, verdict };
 }
 
 /** The rig as it stands and every scene of it, on one way, side by side. */

@@ -136,7 +136,10 @@ function sayMost(
   const enough =
     largest && Math.abs(largest.gain.trebleDb) >= Math.max(0.5, MOST_OF_IT * Math.abs(trebleDb));
   if (!enough) return '';
-  return `Most of it ${direction === 'duller' ? 'goes in' : 'comes from'} ${namePartLoss(rig, stops, largest)}.`;
+  const part = namePartLoss(rig, stops, largest);
+  return direction === 'duller'
+    ? `Most of the loss is in ${part}.`
+    : `Most of it comes from ${part}.`;
 }
 
 function sayDestination(rig: Chain, id: string): string {

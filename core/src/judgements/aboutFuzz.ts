@@ -90,14 +90,14 @@ function sayInFront(
     return {
       kind: 'fuzzWantsPickup',
       weight: 'note',
-      title: `${fuzz.name} hears ${name} through a pickup simulator`,
+      title: `${fuzz.name} is fed by ${name} through a pickup simulator`,
       reason:
         'The coil and the resistor ahead of it stand for the pickup: it cleans up with what drives it more like it would with the guitar. It is not the pickup.',
     };
   return {
     kind: 'fuzzWantsPickup',
     weight: 'warning',
-    title: `${fuzz.name} hears ${name} instead of the pickup`,
+    title: `${fuzz.name} is fed by ${name}, not by the pickup`,
     reason:
       'This fuzz wants the pickup itself. From a low impedance it turns harsher, and the guitar’s volume no longer cleans it up. Buffers go after it; where one has to come first, a pickup simulator helps.',
   };

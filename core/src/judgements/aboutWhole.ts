@@ -39,7 +39,7 @@ export function judgeLateBuffer(
       kind: 'lateBuffer',
       weight: 'warning',
       spot: { kind: 'device', id: first.device.id },
-      title: `${first.device.name} comes too late`,
+      title: `Your first buffer (${first.device.name}) comes too late`,
       reason:
         'What lies before a buffer is not repaired by it. One right after the first cable does most of it. The treble lost before it can be turned up again after it, but its noise comes up with it.',
       numbers: [

@@ -1,4 +1,4 @@
-import { analyseRig, analyseStates, switchesOn } from '../figures';
+import { analyseRig, analyseStates, measureRig, switchesOn, type Measurement } from '../figures';
 import type { GearItem } from '../gear';
 import { SectionSolver } from '../path';
 import {
@@ -12,7 +12,7 @@ import {
   type PlanSearch,
   type RankedPlan,
 } from '../plans';
-import type { UnitSystem } from '../quantity';
+import { formatSignedDb, type UnitSystem } from '../quantity';
 import { mainRow, type Edit, type Rig } from '../rig';
 import { diRemedy } from './diRemedy';
 import { judgeRig } from './judge';
@@ -31,6 +31,8 @@ export type FirstStep =
       readonly kind: 'move';
       readonly plan: RankedPlan;
       readonly said: string;
+      /** What it does to the loss of treble as the switches stand; null where it does nothing for it. */
+      readonly cuts: string | null;
       readonly gains: string;
       readonly edit: Edit;
     };
@@ -83,7 +85,7 @@ export function adviseRig(
   const search = searchToEnd(rig, gear, { mostMoves: 1 });
   const remedies = new Remedies(rig, search.moves, search.asItIs.score, units);
   return {
-    step: stepOf(rig, search, units),
+    step: stepOf(rig, search, units, solver),
     judgements: judgements.map((one) => ({
       ...one,
       remedy: remedies.of(one) ?? diRemedy(rig, one, gear),
@@ -96,13 +98,30 @@ export function stepOf(
   rig: Rig,
   { singles, asItIs }: Pick<PlanSearch, 'singles' | 'asItIs'>,
   units: UnitSystem,
+  solver: SectionSolver = new SectionSolver(),
 ): FirstStep {
   const { plan } = choosePlans(singles, asItIs).find(({ isAdvised }) => isAdvised)!;
   const made = plan.moves.length > 0 ? makeMoves(rig, plan.moves) : null;
   if (!made) return { kind: 'leave' };
   const [said] = sayMoves(rig, plan, units) as [string];
   const gains = sayGains(plan, asItIs, weightsOf(rig));
-  return { kind: 'move', plan, said, gains, edit: made.edit };
+  const cuts = sayCut(measureRig(rig, solver), measureRig(made.rig, solver));
+  return { kind: 'move', plan, said, cuts, gains, edit: made.edit };
+}
+
+/** A loss that is plain to hear, dB. */
+const LOSS_DB = 1;
+/** Nearer than this to straight in nobody is likely to tell, dB. */
+const BACK_DB = 0.5;
+
+/** How much of a loss of treble is won back. */
+function sayCut(before: Measurement, after: Measurement): string | null {
+  if (before.kind !== 'sounding' || after.kind !== 'sounding') return null;
+  const [was, is] = [before.figures.trebleDb, after.figures.trebleDb];
+  if (was > -LOSS_DB || Math.abs(is) > Math.abs(was) - BACK_DB) return null;
+  return is < -BACK_DB
+    ? `It would cut the loss to ${formatSignedDb(is)} dB`
+    : `It would bring the treble back, to ${formatSignedDb(is)} dB`;
 }
 
 /**
@@ -137,8 +156,10 @@ export function sayFirstStep(first: FirstStep): string {
       return 'What to do first is said with the power on.';
     case 'leave':
       return 'No single change within the limits is worth its work here.';
-    case 'move':
-      return `First step: ${uncapital(first.said)}. ${first.gains}.`;
+    case 'move': {
+      const { cuts, gains } = first;
+      return `First step: ${uncapital(first.said)}. ${cuts ? `${cuts}: ${uncapital(gains)}` : gains}.`;
+    }
   }
 }
 

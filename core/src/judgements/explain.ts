@@ -3,6 +3,7 @@ import {
   measurePlaces,
   nameSwitch,
   namePartLoss,
+  sayStraightIn,
   sayWhatIsGoingOn,
   switchesOn,
   type Analysis,
@@ -46,7 +47,7 @@ export function explainRig(
     { title: 'Which switch changes it most', text: saySwitches(rig, analysis, states, solver) },
     { title: 'What is to be said', text: sayJudgements(said) },
     { title: 'What to do first', text: said.first ? sayFix(said.first) : '' },
-    { title: 'Elsewhere', text: sayPlaces(rig, solver) },
+    { title: 'Elsewhere', text: sayPlaces(rig, solver, units) },
   ].filter(({ text }) => text !== '');
 }
 
@@ -56,7 +57,7 @@ function sayCosts(rig: Rig, { lossByPart, stops }: SoundingAnalysis): string {
     .slice(0, MOST_PARTS)
     .map((one) => `${namePartLoss(rig, stops, one)} ${formatSignedDb(one.gain.trebleDb)} dB`);
   if (most.length === 0) return 'No part by itself takes or gives as much as a tenth of a decibel.';
-  return `Were each by itself ideal, treble would change by: ${most.join(', ')}. The parts act on each other: these do not add up.`;
+  return `If one of them alone were ideal, treble would change: ${most.join(', ')}. The parts act on each other, so these do not add up.`;
 }
 
 /** What every foot-switch or loop by itself would do now. */
@@ -92,13 +93,15 @@ function sayFix(first: FirstStep): string {
   if (first.kind !== 'move') return sayFirstStep(first);
   const { minutes, cost, isCostAssumed } = first.plan.effort;
   const price = cost === 0 ? 'nothing to buy' : `${isCostAssumed ? 'about ' : ''}${cost} to pay`;
-  return `Of all single changes this does most for what it takes: ${first.said} (${minutes} minutes, ${price}). ${first.gains}.`;
+  return `Of all single changes this does most for what it takes: ${first.said} (${minutes} minutes, ${price}). ${first.cuts ? `${first.cuts}. ` : ''}${first.gains}.`;
 }
 
-function sayPlaces(rig: Rig, solver: SectionSolver): string {
+function sayPlaces(rig: Rig, solver: SectionSolver, units: UnitSystem): string {
   const places = measurePlaces(rig, mainRow(rig).id, solver).flatMap(({ id, sound }) => {
     const { name } = rig.electrical.places.find((one) => one.id === id)!;
     return sound ? [`${name} ${formatSignedDb(sound.figures.trebleDb)} dB`] : [];
   });
-  return places.length === 0 ? '' : `Treble against straight in, by place: ${places.join(', ')}.`;
+  return places.length === 0
+    ? ''
+    : `Treble against ${sayStraightIn(rig, units)}, by place: ${places.join(', ')}.`;
 }

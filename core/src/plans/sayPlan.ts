@@ -104,8 +104,8 @@ export function sayLeaveAlone({ plan, isAdvised, isFine }: Proposal, best: Ranke
   if (!isAdvised) return `As it is: ${figures}.`;
   if (gain < LEAST_GAIN) return `Leave it: ${figures}. No plan within the limits is better.`;
   return gain < WORTH_TOUCHING
-    ? `Leave it: ${figures}. The best of all plans would win ${gain.toFixed(2)}, under half a decibel.`
-    : `Leave it for now: ${figures}. What the plans below would win, ${gain.toFixed(2)}, is not worth its boxes and moves here or lies inside what is not known of the parts. Measure what is assumed first.`;
+    ? `Leave it: ${figures}. The best of all plans gains ${gain.toFixed(2)}, under half a decibel.`
+    : `Leave it for now: ${figures}. What the plans below gain, ${gain.toFixed(2)}, is not worth its boxes and moves here, or lies inside what nobody has measured. Measure what is assumed first.`;
 }
 
 const WORSE_BY = 0.05;

@@ -106,3 +106,4 @@ export type { SwitchState } from './switchState';
 export { cutText, textsOf } from './texts';
 export type { Texts } from './texts';
 export { kindNow, upgradeRig, upgradeThing } from './upgrades';
+export { switchNumbers } from './switchNumbers';

@@ -233,7 +233,7 @@ describe('words', () => {
     const words = sayWhatIsGoingOn(rig, analyseRig(rig), 'metric');
     expect(words).toContain('Duller than straight in (3\u00a0m), −');
     expect(words).toContain(
-      'The pickup drives all 25.5\u00a0m of cable to the amp. Most of it goes in the cable to the amp.',
+      'The pickup drives all 25.5\u00a0m of cable to the amp. Most of the loss is in the cable to the amp.',
     );
     expect(sayWhatIsGoingOn(rig, analyseRig(rig), 'imperial')).toContain('83.7\u00a0ft');
   });

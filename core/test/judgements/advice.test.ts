@@ -10,6 +10,7 @@ import {
   worseInUse,
   type Said,
 } from '../../src/judgements';
+import { formatSignedDb } from '../../src/quantity';
 import { Evaluator, makeMoves, searchToEnd, usedStates } from '../../src/plans';
 import {
   applyEdit,
@@ -45,6 +46,22 @@ const right = applyEdits(board('buffer', 'drive'), setCableLength('l1', 3));
 /** A dull one for which nothing may be bought. */
 const dull = applyEdits(board('drive', 'drive', 'modulation'), setCableLength('l1', 9));
 const frugal = applyEdits(dull, editBrief(dull, { nothingBought: true, noSoldering: true }));
+
+test('a first step says what is left of a loss that is plain to hear', () => {
+  const { first } = said(dull);
+  if (first?.kind !== 'move') throw new Error('there is a move');
+  const after = measureRig(applyEdits(dull, first.edit));
+  if (after.kind !== 'sounding') throw new Error('it sounds');
+  const db = formatSignedDb(after.figures.trebleDb);
+  expect(first.cuts).toMatch(
+    after.figures.trebleDb < -0.5 ? /^It would cut the loss to/u : /^It would bring/u,
+  );
+  expect(first.cuts).toContain(db);
+  expect(sayAdvice(said(dull))).toContain(`${first.cuts}: `);
+  // Nothing is lost where the pickup drives no more than straight in.
+  const { first: other } = said(withDevices(right, (device) => device));
+  expect(other?.kind === 'move' ? other.cuts : null).toBeNull();
+});
 
 test('random rigs: all four say the same first step', () => {
   const kinds = new Set<string>();
@@ -118,7 +135,7 @@ describe('it’s fine', () => {
     const late = applyEdits(board('buffer', 'lowImpedanceFuzz'), setCableLength('l1', 3));
     const advice = adviseRig(late, [], 'metric');
     expect(heed(advice, []).first?.kind).not.toBe('fine');
-    expect(sayAdvice(heed(advice, []))).toMatch(/^Warning: lowImpedanceFuzz hears buffer/u);
+    expect(sayAdvice(heed(advice, []))).toMatch(/^Warning: lowImpedanceFuzz is fed by buffer/u);
     const { key } = advice.judgements[0]!;
     expect(sayAdvice(heed(advice, [key]))).not.toContain('Warning');
   });

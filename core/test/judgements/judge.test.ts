@@ -65,7 +65,7 @@ describe('low-impedance fuzz', () => {
     const fitted = applyEdits(rig, fitPickupSimulator(rig, 'd2')!);
     expect(find(fitted, 'fuzzWantsPickup')).toMatchObject({
       weight: 'note',
-      title: 'lowImpedanceFuzz hears buffer through a pickup simulator',
+      title: 'lowImpedanceFuzz is fed by buffer through a pickup simulator',
     });
     expect(applyEdits(fitted, removePickupSimulator(fitted, 'd2')!)).toEqual(rig);
   });

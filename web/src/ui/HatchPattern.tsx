@@ -7,6 +7,8 @@ export function HatchPattern() {
     <svg width={0} height={0} aria-hidden style={{ position: 'absolute' }}>
       <defs>
         <pattern
+          // Where its page is hidden to print something else, others still draw with it.
+          visibility="visible"
           id="exposed-water"
           width={9}
           height={9}

@@ -2,13 +2,14 @@ import { Box, Typography } from '@mui/material';
 import { useCallback, type ReactNode } from 'react';
 import { NameField } from '../../ui/NameField';
 import type { OpenRig } from './editorSlice';
+import { PlaceChoice } from './PlaceChoice';
 import { RigTools } from './RigTools';
 import { SaveMark } from './SaveMark';
 import { useRigEdits } from './useRigEdits';
 
 interface Props {
-  /** Which stage is looked at, where the page does not say so itself. */
-  readonly stage?: string;
+  /** Which stage is looked at. */
+  readonly stage: string;
   readonly open: OpenRig;
   /** What the stage itself has to say or do about all of the rig. */
   readonly children?: ReactNode;
@@ -22,15 +23,14 @@ const PLAYER_STYLE = { fontSize: 15, width: '100%' } as const;
 export function StageHeader({ stage, open, children }: Props) {
   return (
     <Box component="header" sx={BAR}>
-      {stage && (
-        <Typography component="h1" sx={{ fontSize: 21, mr: 1 }}>
-          {stage}
-        </Typography>
-      )}
-      <RigName stage={stage} name={open.rig.texts.name} />
-      <PlayerName stage={stage} player={open.rig.texts.player} />
+      <Typography component="h1" sx={{ fontSize: 21, mr: 1 }}>
+        {stage}
+      </Typography>
+      <RigName name={open.rig.texts.name} />
+      <PlayerName player={open.rig.texts.player} />
       <SaveMark save={open.save} />
-      {stage && <Box sx={{ flex: 1 }} />}
+      <PlaceChoice rig={open.rig} />
+      <Box sx={{ flex: 1 }} />
       {children}
       <RigTools canUndo={open.past.length > 0} canRedo={open.future.length > 0} />
     </Box>
@@ -48,35 +48,27 @@ const BAR = {
   borderColor: 'divider',
 } as const;
 
-interface NameProps {
-  readonly stage: string | undefined;
-}
-
-/** The rig's name; it heads the page where no stage does. */
-function RigName({ stage, name }: NameProps & { readonly name: string }) {
+function RigName({ name }: { readonly name: string }) {
   const edit = useRigEdits();
   const rename = useCallback(
     (to: string) => edit({ kind: 'rename', target: { of: 'rig' }, to }),
     [edit],
   );
   return (
-    <Box
-      component={stage ? 'div' : 'h1'}
-      sx={{ m: 0, flex: '1 1 150px', minWidth: 110, maxWidth: 300 }}
-    >
+    <Box sx={{ flex: '1 1 150px', minWidth: 110, maxWidth: 300 }}>
       <NameField label="Name of the rig" value={name} onChange={rename} sx={NAME_STYLE} />
     </Box>
   );
 }
 
-function PlayerName({ stage, player }: NameProps & { readonly player: string }) {
+function PlayerName({ player }: { readonly player: string }) {
   const edit = useRigEdits();
   const describe = useCallback(
     (to: string) => edit({ kind: 'describe', field: 'player', to }),
     [edit],
   );
   return (
-    <Box sx={{ flex: `0 1 ${stage ? 200 : 120}px`, minWidth: 60 }}>
+    <Box sx={{ flex: '0 1 120px', minWidth: 60 }}>
       <NameField
         label="Player"
         value={player}

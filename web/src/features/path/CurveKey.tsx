@@ -34,7 +34,16 @@ export function CurveKey({ shows }: { shows: Shows }) {
   const { chart } = useTheme();
   const sample = { x1: 0, x2: 26, y1: 5, y2: 5 };
   return (
-    <Box sx={{ display: 'flex', justifyContent: 'center', gap: 2.5, fontSize: 13, height: 20 }}>
+    <Box
+      sx={{
+        display: 'flex',
+        justifyContent: 'center',
+        columnGap: 2.5,
+        flexWrap: 'wrap',
+        fontSize: 13,
+        minHeight: 20,
+      }}
+    >
       <span>
         <NowMark /> {shows.now}
       </span>
@@ -44,6 +53,23 @@ export function CurveKey({ shows }: { shows: Shows }) {
         </svg>{' '}
         {shows.straightIn}
       </span>
+      <BandKeys shows={shows} />
+      {shows.pins.map(({ id, name }, k) => (
+        <Box key={id} component="span" sx={{ minWidth: 0, whiteSpace: 'nowrap' }}>
+          <PinMark index={k} /> {name.length > 16 ? `${name.slice(0, 15)}…` : name}
+        </Box>
+      ))}
+      {!shows.band && shows.pins.length === 0 && (
+        <span>level in dB over Hz and open-string notes</span>
+      )}
+    </Box>
+  );
+}
+
+function BandKeys({ shows }: { shows: Shows }) {
+  const { chart } = useTheme();
+  return (
+    <>
       {shows.band && (
         <span>
           <svg width={26} height={10} aria-hidden>
@@ -60,14 +86,6 @@ export function CurveKey({ shows }: { shows: Shows }) {
           tolerance, 90 in 100
         </span>
       )}
-      {shows.pins.map(({ id, name }, k) => (
-        <Box key={id} component="span" sx={{ minWidth: 0, whiteSpace: 'nowrap' }}>
-          <PinMark index={k} /> {name.length > 16 ? `${name.slice(0, 15)}…` : name}
-        </Box>
-      ))}
-      {!shows.band && shows.pins.length === 0 && (
-        <span>level in dB over Hz and open-string notes</span>
-      )}
-    </Box>
+    </>
   );
 }

@@ -1,4 +1,4 @@
-import type { Explanation, Rig, UnitSystem } from '@gullwind/core';
+import { mainRow, type Explanation, type Rig, type UnitSystem } from '@gullwind/core';
 import {
   Box,
   Button,
@@ -7,12 +7,19 @@ import {
   DialogContent,
   DialogTitle,
   GlobalStyles,
+  ThemeProvider,
   Typography,
+  useTheme,
 } from '@mui/material';
 import { useSnackbar } from 'notistack';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { useGearItems } from '../../app/useGearItems';
+import { THEMES } from '../../app/theme';
+import { useAnalysis } from '../../workers/useAnalysis';
 import { questionsWorker } from '../../workers/workers';
+import { ResponseChart } from './ResponseChart';
+import { StillRun } from './run/StillRun';
 
 interface Props {
   readonly rig: Rig;
@@ -24,17 +31,59 @@ const PRINTED = (
   <GlobalStyles
     styles={{
       '@media print': {
-        'body > *:not(.MuiDialog-root)': { display: 'none !important' },
+        // Not gone: drawings use patterns that are defined there.
+        'body > *:not(.MuiDialog-root)': {
+          visibility: 'hidden !important',
+          position: 'absolute !important',
+          height: '0 !important',
+          overflow: 'hidden !important',
+        },
         '.MuiDialogActions-root, .MuiBackdrop-root': { display: 'none !important' },
         '.MuiDialog-container': { height: 'auto !important', display: 'block !important' },
-        '.MuiDialog-paper': { boxShadow: 'none !important', maxHeight: 'none !important' },
+        '.MuiDialog-paper': {
+          boxShadow: 'none !important',
+          background: 'none !important',
+          maxHeight: 'none !important',
+          maxWidth: 'none !important',
+          margin: '0 !important',
+        },
+        '.MuiDialogContent-root': { overflow: 'visible !important' },
+        // Drawings were made for the screen: on paper they take its width.
+        '[data-drawing]': { breakInside: 'avoid' },
+        '[data-drawing="run"] svg': { maxWidth: '100%', height: 'auto' },
+        '[data-drawing] button': { display: 'none' },
       },
     }}
   />
 );
 
-/** A rig explained in writing, to be read aloud, copied into a letter, or printed. */
-export function ExplainDialog({ rig, units, onClose }: Props) {
+/** While it is printed: on paper it is always day. */
+function usePrinting(): boolean {
+  const [isPrinting, setPrinting] = useState(false);
+  useEffect(() => {
+    const begin = () => flushSync(() => setPrinting(true));
+    const end = () => setPrinting(false);
+    window.addEventListener('beforeprint', begin);
+    window.addEventListener('afterprint', end);
+    return () => {
+      window.removeEventListener('beforeprint', begin);
+      window.removeEventListener('afterprint', end);
+    };
+  }, []);
+  return isPrinting;
+}
+
+/** A rig explained in writing and drawn, to be read aloud, copied into a letter, or printed. */
+export function ExplainDialog(props: Props) {
+  const theme = useTheme();
+  return (
+    <ThemeProvider theme={usePrinting() ? THEMES.day : theme}>
+      <Explained {...props} />
+    </ThemeProvider>
+  );
+}
+
+function Explained({ rig, units, onClose }: Props) {
   const [found, setFound] = useState<readonly Explanation[] | null>(null);
   const { enqueueSnackbar } = useSnackbar();
   const gear = useGearItems();
@@ -60,7 +109,7 @@ export function ExplainDialog({ rig, units, onClose }: Props) {
     }
   };
   return (
-    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="explain-title">
+    <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="explain-title">
       {PRINTED}
       <DialogTitle id="explain-title">{rig.texts.name}, explained</DialogTitle>
       <DialogContent data-testid="explanation">
@@ -73,6 +122,7 @@ export function ExplainDialog({ rig, units, onClose }: Props) {
             <Typography>{text}</Typography>
           </Box>
         ))}
+        <Drawings rig={rig} units={units} />
       </DialogContent>
       <DialogActions>
         <Button disabled={!found} onClick={() => void copy()}>
@@ -88,3 +138,31 @@ export function ExplainDialog({ rig, units, onClose }: Props) {
     </Dialog>
   );
 }
+
+/** Its Run and its curve as they stand. */
+function Drawings({ rig, units }: Pick<Props, 'rig' | 'units'>) {
+  const ways = useAnalysis(rig);
+  const rowId = mainRow(rig).id;
+  const analysis = ways?.analyses[rowId];
+  const analysed = useMemo(() => (analysis ? { rig, analysis } : null), [rig, analysis]);
+  return (
+    <>
+      <Box data-drawing="run" sx={{ mt: 2 }}>
+        <StillRun rig={rig} rowId={rowId} analysed={ways} name="explained" units={units} />
+      </Box>
+      <Box data-drawing="curve" sx={CURVE}>
+        <ResponseChart analysed={analysed} states={null} pins={NO_PINS} tolerance={null} />
+      </Box>
+    </>
+  );
+}
+
+/** As wide as a page of paper has room for. */
+const CURVE = {
+  height: 260,
+  maxWidth: 640,
+  display: 'flex',
+  '& > *': { flex: 1, height: 'auto !important' },
+} as const;
+
+const NO_PINS: readonly never[] = [];

@@ -4,7 +4,7 @@ import { Box, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { memo } from 'react';
 import type { PinnedSound } from '../../workers/questions.worker';
 import type { Analysed } from '../../workers/useAnalysis';
-import { useScenes, type Advised } from '../../workers/useSideQuestions';
+import type { Advised, MeasuredSides } from '../../workers/useSideQuestions';
 import type { AnalysedStates } from '../../workers/useStates';
 import type { ToleranceWork } from '../../workers/useTolerance';
 import { AdvicePanel } from './AdvicePanel';
@@ -36,6 +36,7 @@ interface Props {
   readonly states: AnalysedStates | null;
   readonly uncounted: ReadonlySet<string>;
   readonly pinned: readonly PinnedSound[];
+  readonly sides: MeasuredSides | null;
   readonly work: ToleranceWork;
   readonly units: UnitSystem;
   readonly actions: PathActions;
@@ -110,9 +111,8 @@ function Warnings({ count }: { count: number }) {
 }
 
 function Looked(props: Props) {
-  const { look, rig, rowId, analysed, advised, states, uncounted, pinned, work, units, actions } =
+  const { look, rig, analysed, advised, states, uncounted, pinned, sides, work, units, actions } =
     props;
-  const scenes = useScenes(look === 'scenes' ? rig : null, rowId);
   const nowDb = analysed?.analysis.kind === 'sounding' ? analysed.analysis.figures.trebleDb : null;
   switch (look) {
     case 'now':
@@ -130,7 +130,7 @@ function Looked(props: Props) {
         />
       );
     case 'scenes':
-      return <ScenesPanel analysed={scenes} actions={actions} />;
+      return <ScenesPanel analysed={sides} actions={actions} />;
     case 'advice':
       return <AdvicePanel rig={rig} advised={advised} units={units} actions={actions} />;
     case 'pins':

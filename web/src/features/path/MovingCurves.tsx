@@ -3,7 +3,7 @@ import { useContext, useId, useMemo } from 'react';
 import { usePlotArea, useXAxisScale, useYAxisScale } from 'recharts';
 import type { CurvePoint } from './curvePoints';
 import { DrawnContext, type Drawn } from './drawn';
-import { PIN_DASHES, pinInk } from './PinMark';
+import { pinDashes, pinInk } from './PinMark';
 
 type Level = (point: CurvePoint) => number | null | undefined;
 type Range = (point: CurvePoint) => readonly [number, number] | undefined;
@@ -75,7 +75,7 @@ function Lines({ draw, shows }: DrawProps) {
           d={draw.line((at) => at.pins?.[k])}
           stroke={pinInk(chart, k)}
           strokeWidth={1.8}
-          strokeDasharray={PIN_DASHES[k]!}
+          strokeDasharray={pinDashes(k)}
         />
       ))}
       <path

@@ -6,14 +6,14 @@ import { StageHeader, type OpenRig } from '../editor';
 interface Props {
   readonly open: OpenRig;
   readonly onAdd: () => void;
-  /** Scene, guitar, destination and power. */
+  /** Scene, guitar, way and power. */
   readonly stateBar: ReactNode;
   readonly exportMenu: ReactNode;
 }
 
 /** Whose rig this is, how it stands with the server, and the few things that act on all of it. */
 export const PathHeader = ({ open, onAdd, stateBar, exportMenu }: Props) => (
-  <StageHeader open={open}>
+  <StageHeader stage="Path" open={open}>
     {stateBar}
     <AddButton onAdd={onAdd} />
     {exportMenu}

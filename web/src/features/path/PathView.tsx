@@ -1,4 +1,14 @@
-import { mainRow, heed, routeRows, sayAdvice, sayWhatIsGoingOn, type Rig } from '@gullwind/core';
+import {
+  heed,
+  mainRow,
+  routeRows,
+  sayAdvice,
+  sayWhatIsGoingOn,
+  type ReferenceCable,
+  type Rig,
+  type UnitSystem,
+} from '@gullwind/core';
+import { Terms } from '../../ui/Terms';
 import { Box, Typography } from '@mui/material';
 import { memo, useCallback, useMemo, useRef, useState, type RefObject } from 'react';
 import { useSearchParams } from 'react-router';
@@ -6,7 +16,13 @@ import { useGearItems } from '../../app/useGearItems';
 import { useSettings } from '../../app/useSettings';
 import { useAnalysis, type Analysed, type AnalysedWays } from '../../workers/useAnalysis';
 import type { PinnedSound } from '../../workers/questions.worker';
-import { useAdvice, usePins, type Advised } from '../../workers/useSideQuestions';
+import {
+  useAdvice,
+  usePins,
+  useScenes,
+  type Advised,
+  type MeasuredSides,
+} from '../../workers/useSideQuestions';
 import { useStates } from '../../workers/useStates';
 import { toleranceIn, useTolerance } from '../../workers/useTolerance';
 import { shownRig, type OpenRig } from '../editor';
@@ -56,7 +72,7 @@ export function PathView({ open }: { open: OpenRig }) {
         onPostDrag={actions.dragPost}
         onDragGivenUp={actions.giveUpDrag}
       />
-      <Sentence said={sayPath(path)} />
+      <Sentence said={sayPath(path)} reference={path.drawn.electrical.reference} units={units} />
       <Panels path={path} actions={actions} inspector={inspector} onSwap={setDialog} />
       {dialog !== null && (
         <GearPicker kind={dialog} onClose={() => setDialog(null)} onPick={actions.pick} />
@@ -121,8 +137,14 @@ function sayPath({ rig, analysed, advised, units }: AnalysedPath): string | null
   return advised ? `${now} ${sayAdvice(heed(advised.advice, rig.texts.dismissed))}` : now;
 }
 
+interface SentenceProps {
+  readonly said: string | null;
+  readonly reference: ReferenceCable;
+  readonly units: UnitSystem;
+}
+
 /** What is going on, in words. */
-const Sentence = memo(function Sentence({ said }: { said: string | null }) {
+const Sentence = memo(function Sentence({ said, reference, units }: SentenceProps) {
   return (
     <Typography
       role="status"
@@ -138,7 +160,7 @@ const Sentence = memo(function Sentence({ said }: { said: string | null }) {
         borderColor: 'divider',
       }}
     >
-      {said ?? ' '}
+      <Terms text={said ?? ' '} reference={reference} units={units} />
     </Typography>
   );
 });
@@ -156,7 +178,8 @@ function Panels({ path, actions, inspector, onSwap }: PanelsProps) {
   const [look, setLook] = useState<Look>('now');
   const [uncounted, count] = useUncounted();
   const states = useStates(look === 'states' ? drawn : null, rowId, uncounted);
-  const pins = useMemo(() => pinnedCurves(drawn.pins, pinned), [drawn.pins, pinned]);
+  const sides = useScenes(look === 'scenes' ? drawn : null, rowId);
+  const pins = useLaidOver(drawn, pinned, sides);
   const shared = { rowId, units, actions };
   // Only a device has something of its own to say of what was computed.
   const ofDevice = actions.selection.kind === 'device' ? analysed : null;
@@ -172,6 +195,7 @@ function Panels({ path, actions, inspector, onSwap }: PanelsProps) {
         warnings={path.warned.count}
         look={look}
         pinned={pinned}
+        sides={sides}
         work={work}
         states={states}
         uncounted={uncounted}
@@ -209,6 +233,25 @@ function useLookedAt(rig: Rig): string {
   const to = search.get('to');
   return routeRows(rig).some(({ id }) => id === to) ? to! : mainRow(rig).id;
 }
+
+/** Curves laid over the rig's own: its scenes while they are looked at, otherwise its pins. */
+function useLaidOver(
+  rig: Rig,
+  pinned: readonly PinnedSound[],
+  sides: MeasuredSides | null,
+): readonly PinnedCurve[] {
+  return useMemo(
+    () => (sides ? sceneCurves(sides) : pinnedCurves(rig.pins, pinned)),
+    [rig.pins, pinned, sides],
+  );
+}
+
+/** The scenes of a rig; what stands now is drawn anyway. */
+const sceneCurves = ({ rig, scenes }: MeasuredSides): readonly PinnedCurve[] =>
+  scenes.flatMap(({ id, sound }) => {
+    const scene = rig.electrical.scenes.find((one) => one.id === id);
+    return scene ? [{ id: scene.id, name: scene.name, nowDb: sound?.nowDb ?? null }] : [];
+  });
 
 function pinnedCurves(pins: Rig['pins'], pinned: readonly PinnedSound[]): readonly PinnedCurve[] {
   return pins.map(({ id, name }) => {

@@ -2,7 +2,8 @@ import { useTheme } from '@mui/material';
 import type { ChartInk } from '../../app/theme';
 
 /** Dash patterns of pinned curves: told apart without colour. */
-export const PIN_DASHES = ['9 3', '2 3', '9 3 2 3', '14 4 2 4 2 4'] as const;
+const DASHES = ['9 3', '2 3', '9 3 2 3', '14 4 2 4 2 4', '5 2', '18 3 3 3'] as const;
+export const pinDashes = (index: number): string => DASHES[index % DASHES.length]!;
 
 /** In turn, so that two beside each other are told apart by more than their dashes. */
 export const pinInk = ({ buoy, ink }: ChartInk, index: number): string =>
@@ -20,7 +21,7 @@ export function PinMark({ index }: { readonly index: number }) {
         y2={5}
         stroke={pinInk(chart, index)}
         strokeWidth={1.8}
-        strokeDasharray={PIN_DASHES[index]}
+        strokeDasharray={pinDashes(index)}
       />
     </svg>
   );

@@ -42,7 +42,7 @@ export const ResponseChart = memo(function ResponseChart(props: Props) {
       >
         {asTable ? 'Curve' : 'Table'}
       </Button>
-      {asTable ? <ResponseTable points={points} /> : <Curves drawn={drawn} />}
+      {asTable ? <ResponseTable {...{ points, straightIn }} /> : <Curves drawn={drawn} />}
     </Box>
   );
 });

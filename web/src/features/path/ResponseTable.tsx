@@ -2,6 +2,8 @@ import { formatNumber } from '@gullwind/core';
 import { Box, Table, TableBody, TableCell, TableHead, TableRow } from '@mui/material';
 
 interface Props {
+  /** What that is called, with its cable. */
+  readonly straightIn: string;
   readonly points: readonly {
     readonly f: number;
     readonly reference: number;
@@ -13,7 +15,7 @@ interface Props {
 const EVERY = 3;
 
 /** The curve as numbers. */
-export function ResponseTable({ points }: Props) {
+export function ResponseTable({ points, straightIn }: Props) {
   return (
     <Box
       tabIndex={0}
@@ -24,10 +26,10 @@ export function ResponseTable({ points }: Props) {
       <Table size="small" stickyHeader>
         <TableHead>
           <TableRow>
-            <TableCell>Frequency, Hz</TableCell>
-            <TableCell align="right">Straight in, dB</TableCell>
-            <TableCell align="right">Now, dB</TableCell>
-            <TableCell align="right">Difference, dB</TableCell>
+            <TableCell>frequency, Hz</TableCell>
+            <TableCell align="right">{straightIn}, dB</TableCell>
+            <TableCell align="right">now, dB</TableCell>
+            <TableCell align="right">difference, dB</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>

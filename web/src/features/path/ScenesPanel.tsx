@@ -17,6 +17,8 @@ import { memo, type ReactNode } from 'react';
 import { NameField } from '../../ui/NameField';
 import { PanelGroup } from '../../ui/parts/PanelGroup';
 import type { MeasuredSides } from '../../workers/useSideQuestions';
+import { NowMark } from './CurveKey';
+import { PinMark } from './PinMark';
 import type { PathActions } from './usePathActions';
 
 interface Props {
@@ -41,7 +43,7 @@ export const ScenesPanel = memo(function ScenesPanel({ analysed, actions }: Prop
   return (
     <>
       <SoundTable label="Scenes compared" word="scene" sides={scenes}>
-        {(id) => (id === null ? 'as it stands' : <Scene rig={rig} id={id} actions={actions} />)}
+        {(id) => <SceneHead rig={rig} id={id} actions={actions} />}
       </SoundTable>
       {rig.electrical.scenes.length === 0 && (
         <Typography variant="body2" sx={{ my: 1, color: 'text.secondary' }}>
@@ -134,6 +136,17 @@ function SoundTable({ label, word, sides, children }: SoundTableProps) {
 const sayResonance = (resonance: Resonance): string =>
   resonance.kind === 'resonance' ? (resonance.frequencyHz / 1000).toFixed(2) : 'none';
 
+/** A scene with the mark of its curve. */
+function SceneHead({ rig, id, actions }: Omit<SideProps, 'id'> & { readonly id: string | null }) {
+  const at = rig.electrical.scenes.findIndex((scene) => scene.id === id);
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
+      {at < 0 ? <NowMark /> : <PinMark index={at} />}
+      {id === null ? 'as it stands' : <Scene {...{ rig, id, actions }} />}
+    </Box>
+  );
+}
+
 interface SideProps {
   readonly rig: Rig;
   readonly id: string;
@@ -181,12 +194,12 @@ interface NamedProps extends SideProps {
 function Named({ rig, id, of, name, actions, children }: NamedProps) {
   const word = of === 'scene' ? 'scene' : 'place';
   return (
-    <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.25 }}>
+    <Box sx={{ display: 'flex', alignItems: 'center', columnGap: 0.25, flexWrap: 'wrap' }}>
       <NameField
         label={`Name of ${word} ${name}`}
         value={name}
         onChange={(to) => actions.edit({ kind: 'rename', target: { of, id }, to })}
-        sx={{ fontSize: 13.5, width: 62, '& input': { py: 0 } }}
+        sx={{ fontSize: 13.5, width: 72, '& input': { py: 0 } }}
       />
       {children}
       <IconButton

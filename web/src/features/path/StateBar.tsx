@@ -1,16 +1,8 @@
-import {
-  keepScene,
-  nameRow,
-  routeRows,
-  placeNow,
-  goToPlace,
-  recallScene,
-  type Rig,
-  type Row,
-} from '@gullwind/core';
+import { keepScene, nameRow, routeRows, recallScene, type Rig, type Row } from '@gullwind/core';
 import PowerSettingsNew from '@mui/icons-material/PowerSettingsNew';
-import { Box, IconButton, NativeSelect, Tooltip } from '@mui/material';
+import { Box, IconButton, Tooltip } from '@mui/material';
 import { memo } from 'react';
+import { BarChoice, NamedOptions } from '../../ui/BarChoice';
 import type { PathActions } from './usePathActions';
 
 interface Props {
@@ -28,9 +20,9 @@ export const StateBar = memo(StateChoices, hasSameChoices);
 
 function StateChoices(props: Props) {
   const { rig } = props;
-  const { places, guitars } = rig.electrical;
+  const { guitars } = rig.electrical;
   const ways = routeRows(rig);
-  const shown = [places.length > 0, guitars.length > 1, ways.length > 1];
+  const shown = [guitars.length > 1, ways.length > 1];
   return (
     <Box
       sx={{
@@ -38,11 +30,10 @@ function StateChoices(props: Props) {
         alignItems: 'center',
         gap: 1,
         flexShrink: 0,
-        '& > .MuiInputBase-root': { width: shown.filter(Boolean).length > 1 ? 82 : 112 },
+        '& > .MuiInputBase-root': { width: shown.some(Boolean) ? 82 : 104 },
       }}
     >
       <SceneChoice {...props} />
-      {places.length > 0 && <PlaceChoice {...props} />}
       {guitars.length > 1 && <GuitarChoice {...props} />}
       {ways.length > 1 && <WayChoice {...props} ways={ways} />}
       <PowerButton {...props} />
@@ -60,58 +51,39 @@ function SceneChoice({ rig, actions }: Props) {
     if (chosen) actions.edit(recallScene(rig, chosen));
   };
   return (
-    <Choice label="Scene" value={scene?.id ?? ''} onChange={choose}>
+    <BarChoice label="Scene" value={scene?.id ?? ''} onChange={choose}>
       <option value="" disabled>
         {scenes.length === 0 ? 'no scenes' : 'no scene'}
       </option>
       <NamedOptions things={scenes} />
       <option value={ALL_OFF}>everything off</option>
       <option value={KEEP}>keep this as a scene</option>
-    </Choice>
-  );
-}
-
-function PlaceChoice({ rig, actions }: Props) {
-  const { places } = rig.electrical;
-  const goTo = (id: string) =>
-    actions.edit(
-      goToPlace(
-        rig,
-        places.find((one) => one.id === id)!,
-      ),
-    );
-  return (
-    <Choice label="Where it is played" value={placeNow(rig)?.id ?? ''} onChange={goTo}>
-      <option value="" disabled>
-        elsewhere
-      </option>
-      <NamedOptions things={places} />
-    </Choice>
+    </BarChoice>
   );
 }
 
 function GuitarChoice({ rig, actions }: Props) {
   return (
-    <Choice
+    <BarChoice
       label="Guitar that plays"
       value={rig.state.playing ?? NOBODY}
       onChange={(to) => actions.play(to === NOBODY ? null : to)}
     >
       <NamedOptions things={rig.electrical.guitars} />
       <option value={NOBODY}>none of them</option>
-    </Choice>
+    </BarChoice>
   );
 }
 
 function WayChoice({ rig, rowId, ways, actions }: Props & { readonly ways: readonly Row[] }) {
   return (
-    <Choice
+    <BarChoice
       label="Way that is looked at"
       value={rowId}
       onChange={(to) => actions.lookAtWay(to === ways[0]!.id ? null : to)}
     >
       <NamedOptions things={ways.map((row) => ({ id: row.id, name: nameRow(rig, row) }))} />
-    </Choice>
+    </BarChoice>
   );
 }
 
@@ -132,19 +104,6 @@ function PowerButton({ rig, actions }: Props) {
   );
 }
 
-interface NamedThing {
-  readonly id: string;
-  readonly name: string;
-}
-
-function NamedOptions({ things }: { readonly things: readonly NamedThing[] }) {
-  return things.map(({ id, name }) => (
-    <option key={id} value={id}>
-      {name}
-    </option>
-  ));
-}
-
 /** What it shows of a rig is the same: a cable that is drawn longer does not concern it. */
 function hasSameChoices(a: Props, b: Props): boolean {
   const { rig: one } = a;
@@ -153,8 +112,6 @@ function hasSameChoices(a: Props, b: Props): boolean {
     a.rowId === b.rowId &&
     a.actions === b.actions &&
     one.electrical.scenes === other.electrical.scenes &&
-    one.electrical.places === other.electrical.places &&
-    placeNow(one) === placeNow(other) &&
     one.state === other.state &&
     one.electrical.guitars === other.electrical.guitars &&
     one.electrical.destinations === other.electrical.destinations &&
@@ -173,24 +130,4 @@ function isSameState(a: Rig['state'], b: Rig['state']): boolean {
       .sort()
       .join();
   return on(a) === on(b) && a.playing === b.playing && a.unpowered.join() === b.unpowered.join();
-}
-
-interface ChoiceProps {
-  readonly label: string;
-  readonly value: string;
-  readonly onChange: (value: string) => void;
-  readonly children: React.ReactNode;
-}
-
-function Choice({ label, value, onChange, children }: ChoiceProps) {
-  return (
-    <NativeSelect
-      value={value}
-      onChange={(event) => onChange(event.target.value)}
-      inputProps={{ 'aria-label': label, title: label }}
-      sx={{ fontSize: 14, '& select': { py: '2px', textOverflow: 'ellipsis' } }}
-    >
-      {children}
-    </NativeSelect>
-  );
 }

@@ -1,8 +1,9 @@
 import {
   formatSignedDb,
   nameSwitch,
-  switchesOf,
+  sayOn,
   switchesOn,
+  switchNumbers,
   type ExtremeState,
   type Rig,
   type StatesSounding,
@@ -12,7 +13,6 @@ import { LineButton } from '../../ui/LineButton';
 import { memo } from 'react';
 import type { AnalysedStates } from '../../workers/useStates';
 import { Figure } from '../../ui/Figure';
-import { switchNumbers } from './selection';
 import { StatesHistogram } from './StatesHistogram';
 
 interface Props {
@@ -34,6 +34,8 @@ export const StatesPanel = memo(function StatesPanel({
 }: Props) {
   if (!analysed) return <Typography variant="body2">Counting …</Typography>;
   const { rig, rowId, states } = analysed;
+  const switches = switchesOn(rig, rowId);
+  const shared = { rig, switches, onRecall };
   if (states.kind === 'nothingHeard') {
     return <Typography variant="body2">Nothing comes through in any of these states.</Typography>;
   }
@@ -44,14 +46,9 @@ export const StatesPanel = memo(function StatesPanel({
       </Typography>
       <SpreadFigures states={states} />
       <StatesHistogram states={states} nowDb={nowDb} />
-      <Extreme name="Brightest" rig={rig} extreme={states.brightest} onRecall={onRecall} />
-      <Extreme name="Dullest" rig={rig} extreme={states.dullest} onRecall={onRecall} />
-      <Counted
-        rig={rig}
-        switches={switchesOn(rig, rowId)}
-        uncounted={uncounted}
-        onCount={onCount}
-      />
+      <Extreme {...shared} name="Brightest" extreme={states.brightest} />
+      <Extreme {...shared} name="Dullest" extreme={states.dullest} />
+      <Counted rig={rig} switches={switches} uncounted={uncounted} onCount={onCount} />
     </>
   );
 });
@@ -100,20 +97,18 @@ function sayCount({ switches, count, isCapped, linksLeft }: StatesSounding): str
 interface ExtremeProps {
   readonly name: string;
   readonly rig: Rig;
+  readonly switches: readonly string[];
   readonly extreme: ExtremeState;
   readonly onRecall: Props['onRecall'];
 }
 
 /** One end of the spread by the names that are on in it; a press recalls it. */
-function Extreme({ name, rig, extreme, onRecall }: ExtremeProps) {
-  const on = switchesOf(rig)
-    .filter((id) => extreme.positions[id])
-    .map((id) => nameSwitch(rig, id));
+function Extreme({ name, rig, switches, extreme, onRecall }: ExtremeProps) {
   const ties = extreme.ties > 1 ? ` (one of ${extreme.ties.toLocaleString('en')} alike)` : '';
   return (
     <LineButton type="button" title="Recall this state" onClick={() => onRecall(extreme.positions)}>
       <i>{formatSignedDb(extreme.trebleDb, 2)}</i>
-      <b>{name}</b>: {on.length === 0 ? 'everything off' : `${on.join(', ')} on`}
+      <b>{name}</b>: {sayOn(rig, switches, extreme.positions)}
       {ties}
     </LineButton>
   );

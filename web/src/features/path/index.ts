@@ -2,4 +2,4 @@ export { PathPage } from './PathPage';
 export { NowMark } from './CurveKey';
 export { PinMark } from './PinMark';
 export { ResponseChart } from './ResponseChart';
-export { Run } from './run/Run';
+export { StillRun } from './run/StillRun';

@@ -24,6 +24,7 @@ import {
   type RigItem,
   type Rig,
   withoutMains,
+  switchNumbers,
 } from '@gullwind/core';
 import { useSnackbar } from 'notistack';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -38,7 +39,6 @@ import {
   isSame,
   readSelection,
   selectConnection,
-  switchNumbers,
   writeSelection,
   type Selection,
 } from './selection';

@@ -14,7 +14,7 @@ import {
 import { Box, Button, Typography } from '@mui/material';
 import { useMemo, type ReactNode } from 'react';
 import type { ShownPlan } from '../../workers/questions.worker';
-import { ResponseChart, Run } from '../path';
+import { ResponseChart, StillRun } from '../path';
 import { CasesTable } from './CasesTable';
 import { PartsList } from './PartsList';
 import { sayEffort } from './ProposalList';
@@ -125,8 +125,6 @@ function Notes({ title, notes }: { title: string; notes: readonly string[] }): R
   );
 }
 
-const nothing = () => undefined;
-
 /** The way before and after, to the same scale of its own. */
 function Runs({ rig, detail, units }: { rig: Rig; detail: ShownPlan; units: UnitSystem }) {
   const rowId = mainRow(rig).id;
@@ -151,18 +149,12 @@ function Runs({ rig, detail, units }: { rig: Rig; detail: ShownPlan; units: Unit
           <Typography component="h3" variant="h2" sx={{ pt: 0.5 }}>
             {when === 'before' ? 'As it is' : 'With the plan'}
           </Typography>
-          <Run
+          <StillRun
             rig={when === 'before' ? rig : detail.rig}
             rowId={rowId}
             analysed={ways[when]}
             name={when}
-            selection={null}
             units={units}
-            onSelect={nothing}
-            onToggle={nothing}
-            onCableDrag={nothing}
-            onPostDrag={nothing}
-            onDragGivenUp={nothing}
           />
         </Box>
       ))}

@@ -18,6 +18,7 @@ import { useGearItems } from '../../app/useGearItems';
 import { useSettings } from '../../app/useSettings';
 import { frontOf, usePlanDetail, usePlans, useUnsure } from '../../workers/usePlans';
 import { useAdvice } from '../../workers/useSideQuestions';
+import { Terms } from '../../ui/Terms';
 import { editorActions, StagePage, type OpenRig } from '../editor';
 import { GoalPanel } from './GoalPanel';
 import { PlanSheet } from './PlanSheet';
@@ -59,7 +60,7 @@ export function PlansView({ open }: { open: OpenRig }) {
         <SearchState work={work} drawing={drawing} depth={depth} onDepth={setDepth} />
         {first && (
           <Typography variant="body2" data-testid="first-step" sx={{ mb: 1 }}>
-            {sayFirstStep(first)}
+            <Terms text={sayFirstStep(first)} reference={rig.electrical.reference} units={units} />
           </Typography>
         )}
         <ProposalList

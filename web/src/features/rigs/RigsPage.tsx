@@ -7,6 +7,7 @@ import { messageOf, useListRigsInfiniteQuery } from '../../app/api';
 import { HatchPattern } from '../../ui/HatchPattern';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
 import { sendLeftBehind } from '../editor';
+import { Terms } from '../../ui/Terms';
 import { RigList } from './RigList';
 import { useRigActions, type RigActions } from './useRigActions';
 
@@ -102,9 +103,15 @@ function Heading({ removed, onRemoved, children }: HeadingProps) {
     <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, mb: 1, flexWrap: 'wrap' }}>
       <Typography variant="h1">{removed ? 'Removed rigs' : 'Rigs'}</Typography>
       <Typography sx={{ color: 'text.secondary', flex: '1 1 300px' }}>
-        {removed
-          ? 'Each can be put back for 30 days, with all that was kept of it.'
-          : 'How much treble each has left at the amp, against the same guitar straight in.'}
+        {removed ? (
+          'Each can be put back for 30 days, with all that was kept of it.'
+        ) : (
+          <Terms
+            text="How much treble each has left at the amp, against the same guitar straight in."
+            reference={null}
+            units="metric"
+          />
+        )}
       </Typography>
       <Button color="inherit" onClick={() => onRemoved(removed ? '' : 'yes')}>
         {removed ? 'Back to the rigs' : 'Removed rigs'}

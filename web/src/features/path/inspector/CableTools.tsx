@@ -5,6 +5,7 @@ import {
   findCable,
   formatQuantity,
   formatSignedDb,
+  sayStraightIn,
   type CapacitanceAnswer,
   type Cable,
   type LengthBudget,
@@ -71,7 +72,7 @@ function LengthBudgets({ rig, rowId, id, units }: Props) {
   const budgets = answer?.id === id ? answer.budgets : null;
   const reachPerM = 1 / findCable(rig, id)!.coil.value;
   return (
-    <PanelGroup title="Longest before treble falls below straight in">
+    <PanelGroup title={`Longest before treble falls below ${sayStraightIn(rig, units)}`}>
       <Box
         component="dl"
         data-testid="budgets"
@@ -96,7 +97,7 @@ function sayBudget(budget: LengthBudget, reachPerM: number, units: UnitSystem): 
     case 'beyond':
       return `over ${formatQuantity(budget.lengthM * reachPerM, 'length', units)}`;
     case 'outOfReach':
-      return 'no length: the rest costs more';
+      return 'no cable is short enough; the loss is elsewhere';
     case 'muted':
       return 'nothing comes through';
   }

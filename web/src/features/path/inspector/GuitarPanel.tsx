@@ -26,7 +26,7 @@ export function GuitarPanel(props: PanelProps & { readonly id: string }) {
       <GuitarSwitches {...props} guitar={guitar} />
       <GuitarFields guitar={guitar} units={units} actions={actions} />
       <Disclosure title="The same chain from other sources">
-        <SourceSweep rig={rig} />
+        <SourceSweep rig={rig} units={units} />
       </Disclosure>
     </>
   );

@@ -1,7 +1,8 @@
 import { Box } from '@mui/material';
 import { memo, type Ref } from 'react';
 import type { Analysed } from '../../../workers/useAnalysis';
-import { switchNumbers, type Selection } from '../selection';
+import { switchNumbers } from '@gullwind/core';
+import type { Selection } from '../selection';
 import { DevicePanel } from './DevicePanel';
 import { DestinationPanel } from './DestinationPanel';
 import { GuitarPanel } from './GuitarPanel';

@@ -1,10 +1,12 @@
 import {
   formatQuantity,
   formatSignedDb,
+  sayStraightIn,
   type Resonance,
   type Rig,
   chainOf,
   type Chain,
+  type UnitSystem,
 } from '@gullwind/core';
 import { Box, Typography } from '@mui/material';
 import { questionsWorker } from '../../../workers/workers';
@@ -14,13 +16,14 @@ import { Figure } from '../../../ui/Figure';
 const ask = (rig: Chain) => questionsWorker().sweepSources(rig);
 
 /** The same chain from each guitar of the rig and from every class of pickup, side by side. */
-export function SourceSweep({ rig }: { readonly rig: Rig }) {
+export function SourceSweep({ rig, units }: { readonly rig: Rig; readonly units: UnitSystem }) {
   const swept = useLatest(chainOf(rig), ask);
   if (!swept) return <Typography variant="body2">…</Typography>;
   return (
     <>
       <Typography variant="caption" sx={{ color: 'text.secondary' }}>
-        Treble against the same source straight in, and where it resonates through this chain.
+        Treble against the same source {sayStraightIn(rig, units)}, and where it resonates through
+        this chain.
       </Typography>
       <Box
         component="dl"

@@ -1,10 +1,16 @@
-import { findDevice, type Analysis, type Rig, type UnitSystem } from '@gullwind/core';
+import {
+  findDevice,
+  switchNumbers,
+  type Analysis,
+  type Rig,
+  type UnitSystem,
+} from '@gullwind/core';
 import { Box } from '@mui/material';
 import { memo, useCallback, useMemo } from 'react';
 import { HatchPattern } from '../../../ui/HatchPattern';
 import { useElementWidth } from '../../../ui/useElementWidth';
 import type { AnalysedWays } from '../../../workers/useAnalysis';
-import { isSame, switchNumbers, writeSelection, type Selection } from '../selection';
+import { isSame, writeSelection, type Selection } from '../selection';
 import { findInlets, layInlets } from './inlets';
 import { RunBreaks } from './RunBreaks';
 import { layNames, unusedTop } from './nameLabels';
@@ -15,6 +21,7 @@ import { RunStops } from './RunStops';
 import { RunThread } from './RunThread';
 import { RunWater } from './RunWater';
 import { drawWays, postsOf, type DrawnWay } from './runWays';
+import { switchLinks } from './switchLinks';
 import { useRunDrag } from './useRunDrag';
 
 export interface RunProps {
@@ -63,6 +70,7 @@ export const Run = memo(function Run(props: RunProps) {
     [rig, ways, units, width],
   );
   const numbers = useMemo(() => switchNumbers(rig), [rig]);
+  const links = useMemo(() => switchLinks(rig), [rig]);
   const top = unusedTop(labels.flat());
   const bottom = Math.max(RUN_HEIGHT, ...inlets.map(({ y }) => y + INLET_ROW_PX / 2));
   const drag = useRunDrag(rig, ways, props);
@@ -94,6 +102,7 @@ export const Run = memo(function Run(props: RunProps) {
               widthPx={width}
               labels={labels[i]!}
               numbers={numbers}
+              links={links}
               warned={props.warned ?? NOTHING_WARNED}
               analysis={fitting(analysed, way)}
               onGripCable={drag.gripCable}
@@ -103,7 +112,7 @@ export const Run = memo(function Run(props: RunProps) {
             <RunScales rig={rig} way={way} units={units} />
           </g>
         ))}
-        <RunInlets {...shared} inlets={inlets} numbers={numbers} onToggle={onToggle} />
+        <RunInlets {...shared} {...{ inlets, numbers, links, onToggle }} />
       </svg>
     </Box>
   );

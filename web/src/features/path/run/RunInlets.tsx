@@ -5,11 +5,14 @@ import type { InletPiece, LaidInlet } from './inlets';
 import { CHIP_RADIUS, LINE_Y, type RunPart } from './runGeometry';
 import { RunName } from './RunName';
 import { RunOption } from './RunOption';
-import { SwitchChip } from './SwitchChip';
+import { FootSwitch } from './FootSwitch';
+import { NumberDisc } from './NumberDisc';
+import type { SwitchLink } from './switchLinks';
 
 interface Props extends RunPart {
   readonly inlets: readonly LaidInlet[];
   readonly numbers: ReadonlyMap<string, number>;
+  readonly links: ReadonlyMap<string, SwitchLink>;
   readonly onToggle: (switchId: string) => void;
 }
 
@@ -46,44 +49,57 @@ interface PieceProps extends Omit<Props, 'inlets'> {
   readonly width: number;
 }
 
-function Piece({ piece, x, y, width, numbers, onToggle, ...part }: PieceProps) {
-  const { rig } = part;
+function Piece({ piece, x, y, width, numbers, links, onToggle, ...part }: PieceProps) {
   switch (piece.kind) {
     case 'text':
       return <Word {...part} text={piece.text} selection={piece.selection} x={x} y={y} />;
     case 'cable':
       return <SideCable {...part} piece={piece} x={x} y={y} width={width} />;
     case 'loop':
-      return <LoopChip piece={piece} rig={rig} numbers={numbers} x={x} y={y} onToggle={onToggle} />;
+      return <Loop {...part} {...{ piece, x, y, numbers, links, onToggle }} />;
     case 'device':
-      return <OffWayDevice {...part} {...{ piece, x, y, numbers, onToggle }} />;
+      return <OffWayDevice {...part} {...{ piece, x, y, numbers, links, onToggle }} />;
   }
 }
 
 type PieceOf<K extends InletPiece['kind']> = Extract<InletPiece, { kind: K }>;
 
-interface LoopProps extends Pick<Props, 'rig' | 'numbers' | 'onToggle'> {
+/** Where the foot-switch of an inlet's disc stands beside it. */
+const BESIDE_PX = CHIP_RADIUS + 14;
+
+interface LoopProps extends Omit<Props, 'inlets'> {
   readonly piece: PieceOf<'loop'>;
   readonly x: number;
   readonly y: number;
 }
 
-/** One loop of a switcher: its number, dark while it is closed. */
-function LoopChip({ piece, rig, numbers, x, y, onToggle }: LoopProps) {
-  const [deviceId, loop] = piece.switchId.split('.');
-  const says = `${numbers.get(piece.switchId)}, loop ${Number(loop) + 1} of ${findDevice(rig, deviceId!)?.name}`;
+/** One loop of a switcher: its number, dark while it is closed, and its switch. */
+function Loop({ piece, rig, numbers, links, x, y, onSelect, onToggle }: LoopProps) {
+  const { switchId } = piece;
+  const [deviceId, loop] = switchId.split('.');
+  const number = numbers.get(switchId)!;
+  const name = `loop ${Number(loop) + 1} of ${findDevice(rig, deviceId!)?.name}`;
+  const link = links.get(switchId);
+  const at = x + CHIP_RADIUS + 2;
   return (
     <g role="presentation">
-      <title>{`${says}, ${piece.isClosed ? 'closed' : 'open'}`}</title>
-      <SwitchChip
-        number={numbers.get(piece.switchId)!}
-        x={x + CHIP_RADIUS + 2}
-        y={y}
-        switchId={piece.switchId}
-        canToggle
+      <g style={{ cursor: 'pointer' }} onClick={() => onSelect({ kind: 'device', id: deviceId! })}>
+        <title>
+          {`${number}, ${name}, ${piece.isClosed ? 'closed' : 'open'}${link ? `, linked with ${link.others}` : ''}`}
+        </title>
+        <NumberDisc
+          {...{ number, y }}
+          x={at}
+          isRound
+          engaged={piece.isClosed}
+          selected={false}
+          link={link?.letter}
+        />
+      </g>
+      <FootSwitch
+        {...{ name, switchId, y, onToggle }}
+        x={at + BESIDE_PX}
         engaged={piece.isClosed}
-        selected={false}
-        onToggle={onToggle}
       />
     </g>
   );
@@ -95,27 +111,40 @@ interface OffWayProps extends Omit<Props, 'inlets'> {
   readonly y: number;
 }
 
-function OffWayDevice({ piece, x, y, numbers, onToggle, ...part }: OffWayProps) {
-  const { rig } = part;
+function OffWayDevice({ piece, x, y, numbers, links, onToggle, ...part }: OffWayProps) {
+  const { rig, onSelect } = part;
   const device = findDevice(rig, piece.id)!;
   const selection: Selection = { kind: 'device', id: piece.id };
+  const link = links.get(piece.id);
+  const at = x + CHIP_RADIUS + 2;
+  const words = hasSwitch(device) ? at + BESIDE_PX + 12 : x + 24;
   return (
     <RunOption
       {...part}
       stop={selection}
-      label={`${numbers.get(piece.id)}, ${device.name}, not on the way`}
+      label={`${numbers.get(piece.id)}, ${device.name}, not on the way${link ? `. Linked with ${link.others}` : ''}`}
     >
-      <SwitchChip
-        number={numbers.get(piece.id)!}
-        x={x + CHIP_RADIUS + 2}
-        y={y}
-        switchId={piece.id}
-        canToggle={hasSwitch(device)}
-        engaged={isEngaged(rig, device)}
-        selected={part.isSelected(selection)}
-        onToggle={onToggle}
-      />
-      <Word {...part} text={piece.text} selection={selection} x={x + 24} y={y} />
+      <g style={{ cursor: 'pointer' }} onClick={() => onSelect(selection)}>
+        <NumberDisc
+          number={numbers.get(piece.id)!}
+          x={at}
+          y={y}
+          isRound={hasSwitch(device)}
+          engaged={isEngaged(rig, device)}
+          selected={part.isSelected(selection)}
+          link={link?.letter}
+        />
+      </g>
+      {hasSwitch(device) && (
+        <FootSwitch
+          {...{ y, onToggle }}
+          name={device.name}
+          switchId={piece.id}
+          x={at + BESIDE_PX}
+          engaged={isEngaged(rig, device)}
+        />
+      )}
+      <Word {...part} text={piece.text} selection={selection} x={words} y={y} />
     </RunOption>
   );
 }

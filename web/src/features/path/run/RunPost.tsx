@@ -9,12 +9,14 @@ import {
 } from '@gullwind/core';
 import { useTheme } from '@mui/material';
 import type { NameLabel } from './nameLabels';
-import { CHIP_RADIUS, LINE_Y, type RunPart } from './runGeometry';
+import { CHIP_RADIUS, FOOT_SWITCH_Y, LINE_Y, type RunPart } from './runGeometry';
 import { RunName } from './RunName';
 import { RunOption } from './RunOption';
 import type { GripHandlers } from './useRunDrag';
 import type { Post } from './runWays';
-import { SwitchChip } from './SwitchChip';
+import { FootSwitch } from './FootSwitch';
+import { NumberDisc } from './NumberDisc';
+import type { SwitchLink } from './switchLinks';
 
 interface Props extends RunPart {
   readonly post: Post;
@@ -25,13 +27,17 @@ interface Props extends RunPart {
   readonly warning: string | null;
   readonly label: NameLabel;
   readonly chipY: number;
+  /** Half as wide again is where the next post's begins. */
+  readonly reach: number;
+  readonly link: SwitchLink | undefined;
   readonly onGrip: (id: string) => GripHandlers;
   readonly onToggle: (switchId: string) => void;
 }
 
-/** A device as a post on the line: a name to select and drag, a number to switch. */
+/** A device as a post on the line: a name and a disc to select and drag, and a foot-switch at its foot. */
 export function RunPost(props: Props) {
-  const { post, number, analysis, warning, label, chipY, onGrip, onToggle, ...part } = props;
+  const { post, number, analysis, warning, label, chipY, reach, link, onGrip, onToggle, ...part } =
+    props;
   const { rig, isSelected, onSelect } = part;
   const { deviceId, x } = post;
   const device = findDevice(rig, deviceId)!;
@@ -51,23 +57,38 @@ export function RunPost(props: Props) {
         <RunName x={label.x} y={label.y} anchor="middle" selected={selected}>
           {label.text}
         </RunName>
+        {number !== null && (
+          <NumberDisc
+            {...{ number, x, selected }}
+            y={chipY}
+            isRound={hasSwitch(device)}
+            engaged={isEngaged(rig, device)}
+            link={link?.letter}
+          />
+        )}
       </g>
-      {number !== null && (
-        <SwitchChip
-          number={number}
-          x={x}
-          y={chipY}
-          switchId={deviceId}
-          canToggle={hasSwitch(device)}
-          engaged={isEngaged(rig, device)}
-          selected={selected}
-          onToggle={onToggle}
-        />
-      )}
+      {number !== null && <Foot {...{ rig, device, x, reach, onToggle }} />}
       {warning !== null && <WarningMark x={x + CHIP_RADIUS} y={chipY - CHIP_RADIUS + 1} />}
     </RunOption>
   );
 }
+
+interface FootProps extends Pick<Props, 'rig' | 'reach' | 'onToggle'> {
+  readonly device: Device;
+  readonly x: number;
+}
+
+/** The foot-switch, where there is one. */
+const Foot = ({ rig, device, x, reach, onToggle }: FootProps) =>
+  hasSwitch(device) && (
+    <FootSwitch
+      {...{ x, reach, onToggle }}
+      name={device.name}
+      y={FOOT_SWITCH_Y}
+      switchId={device.id}
+      engaged={isEngaged(rig, device)}
+    />
+  );
 
 /** A buoy on the post: something is warned of here. */
 function WarningMark({ x, y }: { x: number; y: number }) {
@@ -120,9 +141,13 @@ function PostLine({ x, chipY, topY, selected, drives }: LineProps) {
 }
 
 /** What it is, what it does, and what is warned of about it. */
-function sayPost({ rig, number, post, analysis, warning }: Props, device: Device): string {
-  const said = sayDevice(rig, device, number, post, analysis);
-  return warning === null ? said : `${said}. Warning: ${warning}`;
+function sayPost({ rig, number, post, analysis, warning, link }: Props, device: Device): string {
+  const said = [
+    sayDevice(rig, device, number, post, analysis),
+    ...(link ? [`Linked with ${link.others}`] : []),
+    ...(warning === null ? [] : [`Warning: ${warning}`]),
+  ];
+  return said.join('. ');
 }
 
 function sayDevice(

@@ -7,6 +7,7 @@ import { RunCable } from './RunCable';
 import { assignRows } from './runLayout';
 import { RunPost } from './RunPost';
 import { postsOf, type DrawnWay, type Post } from './runWays';
+import type { SwitchLink } from './switchLinks';
 import type { GripHandlers } from './useRunDrag';
 
 interface Props extends RunPart {
@@ -17,6 +18,7 @@ interface Props extends RunPart {
   readonly warned: ReadonlyMap<string, string>;
   readonly labels: readonly NameLabel[];
   readonly numbers: ReadonlyMap<string, number>;
+  readonly links: ReadonlyMap<string, SwitchLink>;
   readonly onGripCable: (id: string) => GripHandlers;
   readonly onGripPost: (id: string) => GripHandlers;
   readonly onToggle: (switchId: string) => void;
@@ -62,7 +64,14 @@ export function RunStops(props: Props) {
         if (at < 0) return null;
         const chipY = CHIP_Y - 3 + chipRows[at]! * CHIP_ROW_PX;
         return (
-          <PostStop key={key} {...props} post={posts[at]!} label={labels[at]!} chipY={chipY} />
+          <PostStop
+            {...props}
+            key={key}
+            post={posts[at]!}
+            label={labels[at]!}
+            chipY={chipY}
+            reach={reachOf(posts, at)}
+          />
         );
       })}
     </>
@@ -108,11 +117,20 @@ interface PostProps extends Props {
   readonly post: Post;
   readonly label: NameLabel;
   readonly chipY: number;
+  readonly reach: number;
 }
 
-function PostStop({ numbers, post, warned, onGripPost, ...rest }: PostProps) {
+/** To the nearer neighbour. */
+function reachOf(posts: readonly Post[], at: number): number {
+  const { x } = posts[at]!;
+  const others = [posts[at - 1], posts[at + 1]].flatMap((post) => (post ? [post.x] : []));
+  return Math.min(...others.map((other) => Math.abs(other - x)));
+}
+
+function PostStop({ numbers, links, post, warned, onGripPost, ...rest }: PostProps) {
   const isSwitcher = findDevice(rest.rig, post.deviceId)!.insert === 'switched';
   const number = isSwitcher ? null : numbers.get(post.deviceId)!;
   const warning = warned.get(post.deviceId) ?? null;
-  return <RunPost {...rest} post={post} number={number} warning={warning} onGrip={onGripPost} />;
+  const link = links.get(post.deviceId);
+  return <RunPost {...rest} {...{ post, number, warning, link }} onGrip={onGripPost} />;
 }

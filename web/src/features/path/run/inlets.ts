@@ -39,8 +39,9 @@ export interface LaidInlet extends Inlet {
 }
 
 const CABLE_PX = 22;
-const CHIP_PX = 24;
-const DEVICE_CHIP_PX = 24;
+/** A disc with its foot-switch beside it. */
+const CHIP_PX = 46;
+const DEVICE_CHIP_PX = 48;
 const GAP_PX = 16;
 export const MOST_INLET_ROWS = 4;
 

@@ -10,6 +10,8 @@ export const BAND_TOP_Y = 82;
 export const CHIP_Y = 97;
 export const CHIP_RADIUS = 9.5;
 export const LINE_Y = 127;
+/** At the foot of a post, above the thread. */
+export const FOOT_SWITCH_Y = LINE_Y + 21;
 export const THREAD_Y = 172;
 export const SOUNDING_Y = 216;
 export const SECTION_LABEL_Y = 236;

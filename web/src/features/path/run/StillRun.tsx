@@ -1,0 +1,18 @@
+import { Run, type RunProps } from './Run';
+
+const nothing = () => undefined;
+
+/** A Run that is only looked at. */
+export const StillRun = (
+  props: Pick<RunProps, 'rig' | 'rowId' | 'analysed' | 'name' | 'units'>,
+) => (
+  <Run
+    {...props}
+    selection={null}
+    onSelect={nothing}
+    onToggle={nothing}
+    onCableDrag={nothing}
+    onPostDrag={nothing}
+    onDragGivenUp={nothing}
+  />
+);
