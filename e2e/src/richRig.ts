@@ -34,8 +34,7 @@ export function richRig(): Rig {
   rig = append(rig, 'gate', undefined, 'Lock Gate');
   rig = append(rig, 'bufferedSplitter');
   rig = append(rig, 'boost', undefined, 'Heave');
-  const [selector] = mainRow(rig).devices;
-  rig = applyEdits(rig, addGuitar(rig, guitarOfClass('hotHumbucker', 'Dragon'), selector!.id));
+  rig = applyEdits(rig, addGuitar(rig, guitarOfClass('hotHumbucker', 'Dragon'), 'cable'));
   rig = applyEdits(rig, addAmpLoop(rig, 'e1'));
   rig = append(rig, 'delay', rig.electrical.rows.at(-1)!.id, 'Far Bank');
   rig = append(rig, 'reverb', rig.electrical.rows.at(-1)!.id, 'Nave');

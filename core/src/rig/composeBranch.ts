@@ -1,12 +1,12 @@
 import { destinationOfKind, entered, cableOfClass, patchCable } from '../gear';
-import type { Device, Destination, Guitar } from '../gear';
+import type { Device, Destination } from '../gear';
 import { listOf, type Edit, type Lists } from './edits';
 import { findDevice, rowOf, withElectrical } from './chain';
 import type { Row, RowPlace, SideGoal } from './electrical';
 import { freshId } from './ids';
 import type { Rig } from './rig';
 
-/// Edits for what branches off: the rows and ends that hang on a device, other guitars, effects loops.
+/// Edits for what branches off: the rows and ends that hang on a device, and effects loops.
 
 export const group = (...edits: readonly (Edit | null)[]): Edit => {
   const some = edits.filter((edit) => edit !== null);
@@ -165,36 +165,6 @@ const removeDestinationsOf = (rig: Rig, rows: readonly Row[]): readonly Edit[] =
       at.kind === 'side' && at.to.kind === 'destination' ? [at.to.destination] : [],
     ),
   );
-
-/** Another guitar: into a selector by a cable of its own where one is named, else by the first one's cable. */
-export function addGuitar(rig: Rig, guitar: Guitar, selectorId?: string): Edit {
-  const id = freshId(rig, 'g');
-  const placed: Edit = addTo(rig, 'guitars', [{ ...guitar, id }]);
-  if (!selectorId) return group(placed, { kind: 'switch', playing: id });
-  const row: Row = {
-    id: freshId(rig, 'r'),
-    at: { kind: 'guitar', guitar: id, selector: selectorId },
-    devices: [],
-    cables: [cableOfClass('ordinary', freshId(rig, 'l'), entered(6), 'cable')],
-  };
-  return group(placed, addTo(rig, 'rows', [row]), { kind: 'switch', playing: id });
-}
-
-/** Takes a guitar out, with its row; the first one stays. */
-export function removeGuitar(rig: Rig, id: string): Edit {
-  const at = rig.electrical.guitars.findIndex((guitar) => guitar.id === id);
-  const rows = rig.electrical.rows.filter(
-    (row) => row.at.kind === 'guitar' && row.at.guitar === id,
-  );
-  const playing = rig.state.playing === id ? rig.electrical.guitars[0]!.id : rig.state.playing;
-  return group({ kind: 'switch', playing }, ...removeRows(rig, rows), {
-    kind: 'list',
-    of: 'guitars',
-    at,
-    remove: 1,
-    insert: [],
-  });
-}
 
 /** A cable from an amp's effects send to its return, for pedals to go in. */
 export function addAmpLoop(rig: Rig, destinationId: string): Edit {

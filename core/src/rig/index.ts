@@ -15,22 +15,8 @@ export type { FieldInput, FieldProblem } from './checkField';
 export { checkName } from './checkName';
 export { checkNumbers } from './checkNumbers';
 export { checkRig } from './checkRig';
-export {
-  addAmpLoop,
-  addGuitar,
-  aimSide,
-  removeGuitar,
-  removeRows,
-  reshapeDevice,
-} from './composeBranch';
-export {
-  arriveByCable,
-  arriveByWireless,
-  editBrief,
-  setLengthAt,
-  switchInScene,
-  wirelessOf,
-} from './composeBrief';
+export { addAmpLoop, aimSide, removeRows, reshapeDevice } from './composeBranch';
+export { editBrief, setLengthAt, switchInScene } from './composeBrief';
 export {
   insertBuffer,
   insertDevice,
@@ -107,3 +93,14 @@ export { cutText, textsOf } from './texts';
 export type { Texts } from './texts';
 export { kindNow, upgradeRig, upgradeThing } from './upgrades';
 export { switchNumbers } from './switchNumbers';
+export {
+  addGuitar,
+  arrivalOf,
+  arriveBy,
+  inputsOf,
+  removeGuitar,
+  selectorOf,
+  wirelessOf,
+} from './guitars';
+export type { Arrival } from './guitars';
+export { canSplit, secondHalfOf, splitIntoLoop } from './fourCables';

@@ -25,10 +25,11 @@ export interface DiChoice {
   readonly why: string;
 }
 
-/** Of a powered DI made for piezos. */
 /** How far an unbalanced cable goes towards a mixer, as it is said. */
 export const sayUnbalanced = (system: UnitSystem): string =>
   system === 'metric' ? '6 to 8 m' : '20 to 25 ft';
+
+const BRIGHT_H = 2.2;
 
 /** What an end for a piezo has at its input, Ω. */
 export const PIEZO_INPUT_OHM = 10e6;
@@ -63,36 +64,52 @@ export function chooseDi(
     load,
   });
   const open = meter.measure(circuit({ rOhm: Infinity, cF: 0, grid: null }));
+  const against = (load: Section['load']): Taken => {
+    const { levelDb, trebleDb } = meter.measure(circuit(load));
+    return { levelDb: levelDb - open.levelDb, trebleDb: trebleDb - open.trebleDb };
+  };
+  const usual = usualFor(guitar, against);
   const isDriven = source.kind === 'voltage';
   return destinations
     .map((destination): DiChoice => {
-      const into = circuit(destinationLoad(destination));
-      const { levelDb, trebleDb } = meter.measure(into);
+      const load = destinationLoad(destination);
       const found = {
         name: destination.name,
         kind: destination.kind,
         rInOhm: destination.rInOhm.value,
-        levelDb: levelDb - open.levelDb,
-        trebleDb: trebleDb - open.trebleDb,
-        highPassHz: highPassOf(into),
+        ...against(load),
+        highPassHz: highPassOf(circuit(load)),
       };
-      return { ...found, ...judge(found, isDriven, guitar.kind === 'piezo') };
+      return { ...found, ...judge(found, usual, isDriven, guitar.kind === 'piezo') };
     })
-    .sort((a, b) => rank(a) - rank(b));
+    .sort((a, b) => rank(a, usual) - rank(b, usual));
+}
+
+/** What a source is used to: a coil to an amp's megohm, a piezo and what has an output of its own to no load. */
+function usualFor(guitar: Guitar, against: (load: Section['load']) => Taken): Taken {
+  if (guitar.kind !== 'magnetic') return { levelDb: 0, trebleDb: 0 };
+  return against(destinationLoad(destinationOfKind('activeDi', '')));
 }
 
 type Measured = Omit<DiChoice, 'fit' | 'why'>;
+/** Of level and treble, against an input that draws nothing, dB. */
+type Taken = Pick<DiChoice, 'levelDb' | 'trebleDb'>;
 
 const FITS = ['right', 'good enough', 'wrong'] as const;
-const rank = ({ fit, levelDb, trebleDb, highPassHz }: DiChoice): number =>
-  FITS.indexOf(fit) * 1000 + Math.abs(levelDb) + Math.abs(trebleDb) + (highPassHz ?? 0) / 100;
+/** By fitness, then by how near a source is to what it is used to. */
+const rank = ({ fit, levelDb, trebleDb, highPassHz }: DiChoice, usual: Taken): number =>
+  FITS.indexOf(fit) * 1000 +
+  Math.abs(levelDb - usual.levelDb) +
+  Math.abs(trebleDb - usual.trebleDb) +
+  (highPassHz ?? 0) / 100;
 
 function judge(
   { kind, levelDb, trebleDb, highPassHz }: Measured,
+  usual: Taken,
   isDriven: boolean,
   isPiezo: boolean,
 ): Pick<DiChoice, 'fit' | 'why'> {
-  const loss = Math.max(-levelDb, Math.abs(trebleDb));
+  const loss = Math.max(usual.levelDb - levelDb, Math.abs(trebleDb - usual.trebleDb));
   if (kind === 'mixer' && isDriven)
     return {
       fit: 'good enough',
@@ -119,7 +136,7 @@ function judge(
     return { fit: 'good enough', why: 'It works, at a small cost.' };
   return {
     fit: 'right',
-    why: 'High enough that the source does not feel it. It takes phantom power or a battery.',
+    why: 'The source plays into it as it would into an amp, or freer. It takes phantom power or a battery.',
   };
 }
 
@@ -143,6 +160,24 @@ function highPassOf(section: Section): number | null {
   if (at < 0) return null;
   const share = (floor - db[at]!) / (db[at + 1]! - db[at]!);
   return LOW_HZ[at]! * (LOW_HZ[at + 1]! / LOW_HZ[at]!) ** share;
+}
+
+const SINGLE_COIL_PEAK_V = 0.7;
+const PEAKS_V: Readonly<Record<Guitar['kind'], number>> = {
+  magnetic: SINGLE_COIL_PEAK_V,
+  piezo: 2,
+  active: 2.5,
+};
+
+/**
+ * The hardest stroke of a source, V, as a usual figure to begin with: about 0.7 V from a bright single coil and as much
+ * more from a coil of more turns, whose inductance grows with their square; a piezo bridge and an output of its own give
+ * about 2 V and 2.5 V. A meter says better.
+ */
+export function usualPeakV({ kind, lH }: Guitar): number {
+  if (kind !== 'magnetic') return PEAKS_V[kind];
+  const turns = Math.sqrt(lH.value / BRIGHT_H);
+  return Math.round(10 * PEAKS_V.magnetic * Math.max(1, turns)) / 10;
 }
 
 /** dB between the highest peak of a source and what an input takes before it clips. */

@@ -1,4 +1,11 @@
-export { chooseDi, headroomDb, PIEZO_INPUT_OHM, sayUnbalanced, USUAL_ENDS } from './diChooser';
+export {
+  chooseDi,
+  headroomDb,
+  usualPeakV,
+  PIEZO_INPUT_OHM,
+  sayUnbalanced,
+  USUAL_ENDS,
+} from './diChooser';
 export type { DiChoice } from './diChooser';
 export {
   areaOfGauge,

@@ -289,7 +289,7 @@ test('eight loops of one pedal each are told apart, and a cap is said where it i
 
 test('the guitar that plays is the one that is counted', () => {
   const start = row('drive', 'selector', 'drive');
-  const rig = applyEdits(start, addGuitar(start, guitarOfClass('hotHumbucker', 'dark'), 'd2'));
+  const rig = applyEdits(start, addGuitar(start, guitarOfClass('hotHumbucker', 'dark'), 'cable'));
   const [dark, bright] = ['g2', 'g1'].map((playing) =>
     analyseStates({ ...rig, state: { ...rig.state, playing } }, switchesOf(rig)),
   );

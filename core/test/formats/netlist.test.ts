@@ -122,7 +122,7 @@ test('every kind of branch, and a cable so long that it is a line', () => {
     rig = applyEdits(rig, insertDevice(rig, mainRow(rig).devices.length, deviceOfClass(name, '')));
   const loop = rig.electrical.rows.find(({ at }) => at.kind === 'loop')!.id;
   rig = applyEdits(rig, insertDevice(rig, 0, deviceOfClass('wah', ''), loop));
-  rig = applyEdits(rig, addGuitar(rig, guitarOfClass('hotHumbucker', 'dark'), 'd1'));
+  rig = applyEdits(rig, addGuitar(rig, guitarOfClass('hotHumbucker', 'dark'), 'cable'));
   rig = applyEdits(rig, addAmpLoop(rig, 'e1'));
   const last = mainRow(rig).cables.at(-1)!.id;
   rig = applyEdits(rig, setCableLength(last, 90), { kind: 'switch', playing: 'g1' });

@@ -100,10 +100,7 @@ test('cables on the guitar’s way to the amp are on offer, in loops too; those 
   rig = applyEdits(rig, insertDevice(rig, 0, deviceOfClass('drive', ''), loop));
   rig = applyEdits(rig, insertDevice(rig, 0, deviceOfClass('passiveSplitter', '')));
   rig = applyEdits(rig, insertDevice(rig, 0, deviceOfClass('selector', '')));
-  rig = applyEdits(
-    rig,
-    addGuitar(rig, guitarOfClass('hotHumbucker', 'dark'), mainRow(rig).devices[0]!.id),
-  );
+  rig = applyEdits(rig, addGuitar(rig, guitarOfClass('hotHumbucker', 'dark'), 'cable'));
   rig = applyEdits(rig, addAmpLoop(rig, 'e1'));
   rig = withCables(rig, (cable) => ({ ...cable, lengthM: entered(4) }));
   const offered = new Set(

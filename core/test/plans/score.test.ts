@@ -80,7 +80,7 @@ test('two guitars, a loop with pedals in it, linked switches, scenes that do not
   let rig = rowOfClasses('selector', 'switcher', 'drive', 'delay');
   const loop = rig.electrical.rows.find(({ at }) => at.kind === 'loop')!.id;
   rig = append(append(rig, 'wah', loop), 'drive', loop);
-  rig = applyEdits(rig, addGuitar(rig, guitarOfClass('hotHumbucker', 'dark'), 'd1'));
+  rig = applyEdits(rig, addGuitar(rig, guitarOfClass('hotHumbucker', 'dark'), 'cable'));
   rig = applyEdits(rig, keepScene(rig, 'dark'), { kind: 'switch', playing: 'g1' });
   rig = applyEdits(rig, toggleSwitch(rig, 'd3'));
   rig = applyEdits(rig, keepScene(rig, 'bright'));

@@ -1,22 +1,17 @@
 import { deviceOfClass, entered } from '../../src/gear';
-import { measureRig } from '../../src/figures';
 import {
   applyEdit,
   applyEdits,
-  arriveByCable,
-  arriveByWireless,
   editBrief,
   insertDevice,
   keepScene,
   keepPlace,
-  mainRow,
   newRig,
   NO_BRIEF,
   removeDevice,
   setLengthAt,
   switchInScene,
   toggleSwitch,
-  wirelessOf,
   type Brief,
 } from '../../src/rig';
 
@@ -48,17 +43,6 @@ test('a brief is changed and taken back like everything else', () => {
   expect(applyEdit(result.rig, result.inverse)).toMatchObject({
     rig: { texts: { brief: NO_BRIEF } },
   });
-});
-
-test('by wireless: the guitar drives a short cable, the receiver what the first cable was', () => {
-  const there = applyEdits(rig, arriveByWireless(rig));
-  expect(wirelessOf(there)).toBeDefined();
-  expect(mainRow(there).cables.map((cable) => cable!.lengthM.value)).toEqual([0.5, 6]);
-  const measured = measureRig(there);
-  expect(measured.sections).toMatchObject([{ cableM: 0.5 }, { cableM: 6 }]);
-  const back = applyEdits(there, arriveByCable(there));
-  expect(mainRow(back)).toEqual(mainRow(rig));
-  expect(() => arriveByCable(back)).toThrow(/by a cable already/u);
 });
 
 test('a length at one place leaves the other places as they are', () => {

@@ -231,10 +231,7 @@ describe('what people do', () => {
   });
 
   test('a second guitar takes a selector’s other input, or the first one’s cable', () => {
-    const rig = applyEdits(
-      start,
-      addGuitar(start, guitarOfClass('hotHumbucker', 'dark'), selector),
-    );
+    const rig = applyEdits(start, addGuitar(start, guitarOfClass('hotHumbucker', 'dark'), 'cable'));
     expect(rig.electrical.rows.at(-1)!.at).toEqual({
       kind: 'guitar',
       guitar: rig.electrical.guitars[1]!.id,

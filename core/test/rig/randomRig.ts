@@ -194,7 +194,11 @@ export function editOf(rig: Rig, { kind, at, amount }: Recipe): Edit {
     }
     case 'addGuitar': {
       const selector = devicesOf(rig).find((d) => d.deviceClass === 'selector');
-      return addGuitar(rig, guitarOfClass('hotHumbucker', `guitar ${at}`), selector?.id);
+      return addGuitar(
+        rig,
+        guitarOfClass('hotHumbucker', `guitar ${at}`),
+        selector ? 'cable' : 'shared',
+      );
     }
     case 'ampLoop':
       return addAmpLoop(rig, pickFrom(rig.electrical.destinations, at).id);

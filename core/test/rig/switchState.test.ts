@@ -25,8 +25,7 @@ const SELECTOR = deviceOfClass('selector', '');
 function twoGuitars() {
   const start = newRig('two guitars');
   const selecting = applyEdits(start, insertDevice(start, 0, SELECTOR, mainRow(start).id));
-  const selector = mainRow(selecting).devices[0]!.id;
-  const added = addGuitar(selecting, guitarOfClass('hotHumbucker', 'Dark'), selector);
+  const added = addGuitar(selecting, guitarOfClass('hotHumbucker', 'Dark'), 'cable');
   return applyEdits(selecting, added);
 }
 

@@ -12,6 +12,7 @@ import {
   fitCable,
   gaugeOfArea,
   headroomDb,
+  usualPeakV,
   USUAL_ENDS,
 } from '../../src/tools';
 
@@ -68,10 +69,15 @@ describe('DI chooser', () => {
     expect(choice!.trebleDb).toBeCloseTo(0, 1);
   });
 
-  test('the fitting ones come first, and of those what takes least', () => {
+  test('the fitting ones come first, and of those what leaves the source as it is used to', () => {
     const FITS = ['right', 'good enough', 'wrong'];
     for (const guitar of [bright, piezo, active]) {
       const choices = choose(guitar);
+      // A coil is used to a megohm, which an amp has; the others to no load at all.
+      const usual =
+        guitar === bright
+          ? choices.find(({ name }) => name === 'active DI, 1 MΩ')!
+          : { levelDb: 0, trebleDb: 0 };
       const fits = choices.map(({ fit }) => FITS.indexOf(fit));
       expect(fits).toEqual([...fits].sort((a, b) => a - b));
       for (const fit of FITS) {
@@ -79,11 +85,26 @@ describe('DI chooser', () => {
           .filter((choice) => choice.fit === fit)
           .map(
             ({ levelDb, trebleDb, highPassHz }) =>
-              Math.abs(levelDb) + Math.abs(trebleDb) + (highPassHz ?? 0) / 100,
+              Math.abs(levelDb - usual.levelDb) +
+              Math.abs(trebleDb - usual.trebleDb) +
+              (highPassHz ?? 0) / 100,
           );
         expect(taken).toEqual([...taken].sort((a, b) => a - b));
       }
     }
+  });
+
+  test('a coil gets the DI with an amp’s input, a piezo the one with the highest, an output the transformer', () => {
+    expect(choose(bright)[0]!.name).toBe('active DI, 1 MΩ');
+    expect(choose(piezo)[0]!.rInOhm).toBe(10e6);
+    expect(choose(active)[0]!.kind).toBe('passiveDi');
+  });
+
+  test('the hardest stroke follows the source', () => {
+    expect(usualPeakV(bright)).toBe(0.7);
+    expect(usualPeakV(guitarOfClass('hotHumbucker', ''))).toBeGreaterThan(1);
+    expect(usualPeakV(piezo)).toBe(2);
+    expect(usualPeakV(active)).toBe(2.5);
   });
 
   test('headroom in dB', () => {

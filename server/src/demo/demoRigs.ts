@@ -201,7 +201,7 @@ const bassOnly: Rig = withBrief(withElectrical(bassRow, { approach: approach('on
 
 const tavernBoard: Rig = applyEdits(
   bassOnly,
-  addGuitar(bassOnly, demoThing('guitar', 'tavern-ukulele'), 'd1'),
+  addGuitar(bassOnly, demoThing('guitar', 'tavern-ukulele'), 'cable'),
   { kind: 'switch', playing: 'g1' },
 );
 

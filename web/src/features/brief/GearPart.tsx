@@ -1,14 +1,11 @@
 import {
   addAmpLoop,
   addGuitar,
-  arriveByCable,
-  arriveByWireless,
   DESTINATION_KINDS,
   mainRow,
   PICKUP_CLASSES,
   removeGuitar,
   removeRows,
-  wirelessOf,
   type Guitar,
   type RigItem,
 } from '@gullwind/core';
@@ -16,6 +13,7 @@ import Add from '@mui/icons-material/Add';
 import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
+import { GuitarArrival } from '../../ui/parts/GuitarArrival';
 import { GearPicker } from '../picker';
 import type { BriefPartProps } from './briefPart';
 import { Part } from './Part';
@@ -32,7 +30,9 @@ export function GearPart({ rig, edit }: BriefPartProps) {
     if (item.kind === 'guitar' && asked?.kind === 'guitar') {
       const to: Guitar = { ...item.thing, id: asked.id ?? '' };
       edit(
-        asked.id === null ? addGuitar(rig, to) : { kind: 'replace', part: { of: 'guitar', to } },
+        asked.id === null
+          ? addGuitar(rig, to, 'cable')
+          : { kind: 'replace', part: { of: 'guitar', to } },
       );
     }
     if (item.kind === 'destination')
@@ -46,7 +46,14 @@ export function GearPart({ rig, edit }: BriefPartProps) {
         <Guitars rig={rig} edit={edit} onAsk={setAsked} />
         <Amp rig={rig} edit={edit} onAsk={setAsked} />
       </Box>
-      {asked && <GearPicker kind={asked.kind} onClose={() => setAsked(null)} onPick={pick} />}
+      {asked && (
+        <GearPicker
+          kind={asked.kind}
+          title={titleOf(asked)}
+          onClose={() => setAsked(null)}
+          onPick={pick}
+        />
+      )}
       {mainRow(rig).cables.includes(null) && (
         <Typography variant="body2" sx={{ color: 'warning.main' }}>
           A cable is missing: see the Path.
@@ -55,6 +62,11 @@ export function GearPart({ rig, edit }: BriefPartProps) {
     </Part>
   );
 }
+
+const titleOf = (asked: NonNullable<Asked>): string => {
+  if (asked.kind === 'destination') return 'Another amp or DI instead';
+  return asked.id === null ? 'Which guitar comes in too?' : 'Another guitar instead';
+};
 
 interface SideProps extends Pick<BriefPartProps, 'rig' | 'edit'> {
   /** Opens the gear list. */
@@ -65,29 +77,27 @@ function Guitars({ rig, edit, onAsk }: SideProps) {
   return (
     <Box>
       {rig.electrical.guitars.map((guitar, i) => (
-        <Line
-          key={guitar.id}
-          name={guitar.name}
-          detail={
-            guitar.kind === 'magnetic' ? PICKUP_CLASSES[guitar.pickupClass].label : guitar.kind
-          }
-          change={i === 0 ? 'Another guitar instead' : `Another instead of ${guitar.name}`}
-          onChange={() => onAsk({ kind: 'guitar', id: guitar.id })}
-          {...(i === 0 ? {} : { onRemove: () => edit(removeGuitar(rig, guitar.id)) })}
-        />
+        <Box key={guitar.id}>
+          <Line
+            name={guitar.name}
+            detail={
+              guitar.kind === 'magnetic' ? PICKUP_CLASSES[guitar.pickupClass].label : guitar.kind
+            }
+            change={i === 0 ? 'Another guitar instead' : `Another instead of ${guitar.name}`}
+            onChange={() => onAsk({ kind: 'guitar', id: guitar.id })}
+            {...(i === 0 ? {} : { onRemove: () => edit(removeGuitar(rig, guitar.id)) })}
+          />
+          <GuitarArrival
+            rig={rig}
+            guitarId={guitar.id}
+            {...(rig.electrical.guitars.length > 1 && { label: `${guitar.name} arrives by` })}
+            edit={edit}
+          />
+        </Box>
       ))}
       <Button size="small" startIcon={<Add />} onClick={() => onAsk({ kind: 'guitar', id: null })}>
         One more guitar
       </Button>
-      <ChoiceField
-        label="It arrives by"
-        value={wirelessOf(rig) ? 'wireless' : 'cable'}
-        options={[
-          ['cable', 'a cable'],
-          ['wireless', 'wireless'],
-        ]}
-        onChange={(by) => edit(by === 'wireless' ? arriveByWireless(rig) : arriveByCable(rig))}
-      />
     </Box>
   );
 }

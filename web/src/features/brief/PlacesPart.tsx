@@ -181,7 +181,14 @@ function PluggedInto({ rig, place, edit }: PluggedProps) {
           <DeleteOutline sx={{ fontSize: 16 }} />
         </IconButton>
       )}
-      {isAsking && <GearPicker kind="destination" onClose={() => setAsking(false)} onPick={pick} />}
+      {isAsking && (
+        <GearPicker
+          kind="destination"
+          title="What it is plugged into there"
+          onClose={() => setAsking(false)}
+          onPick={pick}
+        />
+      )}
     </>
   );
 }

@@ -7,6 +7,7 @@ import {
   formatSignedDb,
   guitarOfClass,
   headroomDb,
+  usualPeakV,
   cableOfClass,
   PICKUP_CLASSES,
   playingGuitar,
@@ -29,6 +30,7 @@ import { SOUNDING_FONT } from '../../app/theme';
 import { useSettings } from '../../app/useSettings';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
 import { QuantityField } from '../../ui/QuantityField';
+import { useEditor } from '../editor';
 
 const volts = (label: string): FieldRule => ({ label, quantity: 'voltage', min: 0.01, max: 60 });
 const PEAK = volts('Highest peak of the source');
@@ -67,7 +69,7 @@ export function DiPage() {
             onChange={setChosen}
           />
           <CableToDi {...{ lengthM, cPerMF, setLength, setCapacitance }} />
-          <Headroom />
+          <Headroom key={source.key} usualV={usualPeakV(source.guitar)} />
           <Caution />
         </Box>
         <Box component="section" aria-label="What it could go into">
@@ -118,9 +120,9 @@ function CableToDi({ lengthM, cPerMF, setLength, setCapacitance }: CableProps) {
 }
 
 /** How much higher the source may peak before the input clips. */
-function Headroom() {
+function Headroom({ usualV }: { readonly usualV: number }) {
   const [{ units }] = useSettings();
-  const [peakV, setPeak] = useState<Sourced>({ value: 1, from: 'assumed' });
+  const [peakV, setPeak] = useState<Sourced>({ value: usualV, from: 'assumed' });
   const [mostV, setMost] = useState<Sourced>({ value: 4, from: 'assumed' });
   const room = headroomDb(peakV.value, mostV.value);
   return (
@@ -133,7 +135,7 @@ function Headroom() {
         label="Highest peak"
         value={peakV}
         units={units}
-        assumedFrom="a hard stroke on a passive coil"
+        assumedFrom="a hard stroke on such a source"
         onChange={setPeak}
       />
       <QuantityField
@@ -187,7 +189,8 @@ function useSourcesAndDestinations(): {
   readonly destinations: readonly Destination[];
 } {
   const [params] = useSearchParams();
-  const rigId = params.get('rig');
+  const lastRig = useEditor(({ open }) => open?.id);
+  const rigId = params.get('rig') ?? lastRig ?? null;
   const { data: open } = useGetRigQuery(rigId ?? '', { skip: rigId === null });
   const { data: gear } = useListGearQuery();
   return useMemo(() => {

@@ -27,7 +27,7 @@ import { useStates } from '../../workers/useStates';
 import { toleranceIn, useTolerance } from '../../workers/useTolerance';
 import { shownRig, type OpenRig } from '../editor';
 import { ExportMenu } from '../files';
-import { GearPicker, type PickerKind } from '../picker';
+import { GearPicker } from '../picker';
 import { Inspector } from './inspector/Inspector';
 import { JudgementColumn, type Look } from './JudgementColumn';
 import { PathHeader } from './PathHeader';
@@ -36,14 +36,14 @@ import { ResponseChart } from './ResponseChart';
 import { Run } from './run/Run';
 import { shownRows, stopsOf } from './run/runWays';
 import { StateBar } from './StateBar';
-import { usePathActions, type PathActions } from './usePathActions';
+import { usePathActions, type Asked, type PathActions } from './usePathActions';
 import { usePathKeys } from './usePathKeys';
 
 /** The path of one rig: the Run, the sentence, and below them curve, figures and the selected thing. */
 export function PathView({ open }: { open: OpenRig }) {
   const path = useAnalysedPath(open);
-  const { rig, rowId, ways, units } = path;
-  const [dialog, setDialog] = useState<PickerKind | null>(null);
+  const { rig, rowId, units } = path;
+  const [dialog, setDialog] = useState<Asked | null>(null);
   const inspector = useRef<HTMLDivElement>(null);
   const actions = usePathActions(rig, setDialog);
   const stops = useMemo(
@@ -59,27 +59,62 @@ export function PathView({ open }: { open: OpenRig }) {
         stateBar={<StateBar rig={rig} rowId={rowId} actions={actions} />}
         exportMenu={<ExportMenu read={path.readNow} />}
       />
-      <Run
-        rig={path.drawn}
-        rowId={rowId}
-        analysed={ways}
-        warned={path.warned.parts}
-        selection={actions.selection}
-        units={units}
-        onSelect={actions.select}
-        onToggle={actions.toggle}
-        onCableDrag={actions.dragCable}
-        onPostDrag={actions.dragPost}
-        onDragGivenUp={actions.giveUpDrag}
-      />
+      <PathRun path={path} actions={actions} />
       <Sentence said={sayPath(path)} reference={path.drawn.electrical.reference} units={units} />
       <Panels path={path} actions={actions} inspector={inspector} onSwap={setDialog} />
       {dialog !== null && (
-        <GearPicker kind={dialog} onClose={() => setDialog(null)} onPick={actions.pick} />
+        <PathPicker
+          asked={dialog}
+          rig={rig}
+          onClose={() => setDialog(null)}
+          onPick={actions.pick}
+        />
       )}
     </Box>
   );
 }
+
+const TITLES: Readonly<Record<Asked, string>> = {
+  device: 'Add a pedal after the selection',
+  guitar: 'Another guitar instead',
+  anotherGuitar: 'Which guitar comes in too?',
+  cable: 'Another cable instead',
+  destination: 'Another destination instead',
+};
+
+/** The Run of the way that is looked at, drawn with what was computed of it. */
+const PathRun = ({ path, actions }: Pick<PanelsProps, 'path' | 'actions'>) => (
+  <Run
+    rig={path.drawn}
+    rowId={path.rowId}
+    analysed={path.ways}
+    warned={path.warned.parts}
+    selection={actions.selection}
+    units={path.units}
+    onSelect={actions.select}
+    onToggle={actions.toggle}
+    onCableDrag={actions.dragCable}
+    onPostDrag={actions.dragPost}
+    onDragGivenUp={actions.giveUpDrag}
+  />
+);
+
+interface PathPickerProps {
+  readonly asked: Asked;
+  readonly rig: Rig;
+  readonly onClose: () => void;
+  readonly onPick: PathActions['pick'];
+}
+
+const PathPicker = ({ asked, rig, onClose, onPick }: PathPickerProps) => (
+  <GearPicker
+    kind={asked === 'anotherGuitar' ? 'guitar' : asked}
+    title={TITLES[asked]}
+    ends={asked === 'device' ? rig.electrical.destinations[0]!.name : null}
+    onClose={onClose}
+    onPick={(item) => onPick(item, asked)}
+  />
+);
 
 const PAGE = {
   height: { lg: '100vh' },
@@ -169,7 +204,7 @@ interface PanelsProps {
   readonly path: AnalysedPath;
   readonly actions: PathActions;
   readonly inspector: RefObject<HTMLDivElement | null>;
-  readonly onSwap: (kind: PickerKind) => void;
+  readonly onSwap: (asked: Asked) => void;
 }
 
 /** Curve, figures, and the selected thing. */

@@ -24,6 +24,7 @@ import {
   type RigItem,
   type Rig,
   withoutMains,
+  splitIntoLoop,
   switchNumbers,
 } from '@gullwind/core';
 import { useSnackbar } from 'notistack';
@@ -43,10 +44,13 @@ import {
   type Selection,
 } from './selection';
 
+/** What the gear list is asked for. */
+export type Asked = PickerKind | 'anotherGuitar';
+
 export type PathActions = ReturnType<typeof usePathActions>;
 
 /** Everything that can be done on the path page, by pointer or by key. */
-export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | null) => void) {
+export function usePathActions(rig: Rig, openDialog: (asked: Asked | null) => void) {
   const dispatch = useAppDispatch();
   const openNow = useOpenNow();
   const { enqueueSnackbar } = useSnackbar();
@@ -164,17 +168,7 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | null) =
           id,
         }));
       },
-      addGuitar: (selector?: string) => {
-        const now = rigNow();
-        const guitar = {
-          ...now.electrical.guitars[0]!,
-          name: `guitar ${now.electrical.guitars.length + 1}`,
-        };
-        editThenSelect(addGuitar(now, guitar, selector), (after) => ({
-          kind: 'guitar',
-          id: after.electrical.guitars.at(-1)!.id,
-        }));
-      },
+      askGuitar: () => openDialog('anotherGuitar'),
       addAmpLoop: (destination: string) =>
         editThenSelect(addAmpLoop(rigNow(), destination), (after) =>
           selectConnection(after.electrical.rows.at(-1)!, 0),
@@ -184,13 +178,20 @@ export function usePathActions(rig: Rig, openDialog: (kind: PickerKind | null) =
         edit({ kind: 'group', edits: removeRows(rigNow(), [row]) });
       },
       add: () => openDialog('device'),
-      pick: (item: RigItem) => {
+      pick: (item: RigItem, asked: Asked) => {
         openDialog(null);
+        if (asked === 'anotherGuitar' && item.kind === 'guitar')
+          return editThenSelect(addGuitar(rigNow(), item.thing, 'cable'), (after) => ({
+            kind: 'guitar',
+            id: after.electrical.guitars.at(-1)!.id,
+          }));
         if (item.kind === 'device') {
           const { row, gap } = gapAfter(rigNow(), selection);
           insert(insertDevice(rigNow(), gap, item.thing, row));
         } else edit(replacement(rigNow(), selection, item));
       },
+      /** The second half of a pedal goes into the amp's loop. */
+      splitIntoLoop: (deviceId: string) => edit(splitIntoLoop(rigNow(), deviceId)),
       /** Recalls a switch state, all its switches in one edit. */
       recall: (positions: Readonly<Record<string, boolean>>) => edit({ kind: 'switch', positions }),
       play: (guitar: string | null) => edit({ kind: 'switch', playing: guitar }),

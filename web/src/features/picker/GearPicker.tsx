@@ -13,16 +13,12 @@ import { bestFirst, useGearChoices, type PickerKind } from './gearChoices';
 
 interface Props {
   readonly kind: PickerKind;
+  readonly title: string;
+  /** The destination that a DI picked here would stand instead of; null where none is offered. */
+  readonly ends?: string | null;
   readonly onClose: () => void;
   readonly onPick: (item: RigItem) => void;
 }
-
-const TITLES: Readonly<Record<PickerKind, string>> = {
-  device: 'Add a pedal after the selection',
-  guitar: 'Another guitar',
-  cable: 'Another cable',
-  destination: 'Another destination',
-};
 
 const GroupName = styled('div')(({ theme }) => ({
   padding: '8px 16px 2px',
@@ -32,8 +28,8 @@ const GroupName = styled('div')(({ theme }) => ({
 }));
 
 /** Picks a thing by typing a part of its name, from the gear list or by class with typical values. */
-export function GearPicker({ kind, onClose, onPick }: Props) {
-  const { choices, isLoading } = useGearChoices(kind);
+export function GearPicker({ kind, title, ends = null, onClose, onPick }: Props) {
+  const { choices, isLoading } = useGearChoices(kind, ends);
   return (
     <Dialog
       open
@@ -43,7 +39,7 @@ export function GearPicker({ kind, onClose, onPick }: Props) {
       aria-labelledby="picker-title"
       slotProps={{ paper: { sx: { alignSelf: 'flex-start' } } }}
     >
-      <DialogTitle id="picker-title">{TITLES[kind]}</DialogTitle>
+      <DialogTitle id="picker-title">{title}</DialogTitle>
       <DialogContent sx={{ height: 470 }}>
         {!isLoading && (
           <Autocomplete

@@ -12,24 +12,35 @@ import { useListGearQuery } from '../../app/api';
 export type PickerKind = RigKind;
 
 export interface GearChoice {
-  readonly group: 'From the gear list' | 'Typical, by class';
+  readonly group: string;
   readonly detail: string;
   readonly item: RigItem;
 }
 
 /** What there is of a kind: the gear list, then every class with its typical values. */
-export function useGearChoices(kind: PickerKind): {
+/**
+ * @param ends what a DI would stand instead of: it is where the way ends, and is looked for among pedals all the same
+ */
+export function useGearChoices(
+  kind: PickerKind,
+  ends: string | null = null,
+): {
   readonly choices: readonly GearChoice[];
   readonly isLoading: boolean;
 } {
   const { data, isLoading } = useListGearQuery();
   const choices = useMemo(() => {
-    const listed = (data?.items ?? [])
-      .map(({ item }) => item)
-      .filter(isForRigs)
-      .filter((item) => item.kind === kind && !item.retired);
-    return [...listed.map(listedChoice), ...TYPICAL[kind]];
-  }, [data, kind]);
+    const all = (data?.items ?? []).map(({ item }) => item).filter(isForRigs);
+    const listed = all.filter((item) => item.kind === kind && !item.retired);
+    const dis = ends === null ? [] : [...all.filter((item) => !item.retired), ...TYPICAL_ENDS];
+    return [
+      ...listed.map(listedChoice),
+      ...TYPICAL[kind],
+      ...dis
+        .filter(isDi)
+        .map((item) => ({ ...choiceOf(item), group: `Ends the way, instead of ${ends}` })),
+    ];
+  }, [data, kind, ends]);
   return { choices, isLoading };
 }
 
@@ -104,3 +115,12 @@ const TYPICAL: Readonly<Record<PickerKind, readonly GearChoice[]>> = {
   cable: typicalOf('cable'),
   destination: typicalOf('destination'),
 };
+
+const TYPICAL_ENDS: readonly RigItem[] = TYPICAL.destination.map(({ item }) => item);
+
+const isDi = (item: RigItem): boolean =>
+  item.kind === 'destination' &&
+  (item.thing.kind === 'activeDi' || item.thing.kind === 'passiveDi');
+
+const choiceOf = (item: RigItem): GearChoice =>
+  TYPICAL.destination.find((choice) => choice.item === item) ?? listedChoice(item);

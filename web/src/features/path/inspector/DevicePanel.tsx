@@ -17,6 +17,7 @@ import { Box, Button, IconButton, Typography } from '@mui/material';
 import { Disclosure } from '../../../ui/Disclosure';
 import type { Analysed } from '../../../workers/useAnalysis';
 import { DeviceOffFields, DeviceOnFields } from '../../../ui/parts/DeviceFields';
+import { DeviceWays } from './DeviceWays';
 import { DeviceShape, LinkedSwitches } from './DeviceShape';
 import type { PanelProps } from './panelProps';
 import { PanelHead } from './PanelHead';
@@ -35,6 +36,7 @@ export function DevicePanel({ rig, units, actions, id, rowId, number, analysed }
   const row = rowOf(rig, id)!;
   const target = { of: 'device', id: device.id } as const;
   const kind = DEVICE_CLASSES[device.deviceClass].label;
+  const shared = { rig, device, actions };
   return (
     <>
       <PanelHead
@@ -46,22 +48,16 @@ export function DevicePanel({ rig, units, actions, id, rowId, number, analysed }
       >
         <PlaceButtons row={row} device={device} actions={actions} />
       </PanelHead>
-      <SwitchButtons rig={rig} device={device} actions={actions} />
+      <SwitchButtons {...shared} />
       <DriverNote analysed={analysed} id={id} />
       <DeviceOnFields device={device} units={units} actions={actions} />
-      <DeviceShape device={device} rig={rig} actions={actions} />
-      <LinkedSwitches device={device} rig={rig} actions={actions} />
+      <DeviceShape {...shared} />
+      <DeviceWays {...shared} />
+      <LinkedSwitches {...shared} />
       <DeviceOffFields device={device} units={units} actions={actions} />
       {wantsPickup(device) && (
         <Disclosure title="A pickup simulator">
-          <PickupSimulatorTool
-            rig={rig}
-            rowId={rowId}
-            id={id}
-            device={device}
-            units={units}
-            actions={actions}
-          />
+          <PickupSimulatorTool {...shared} rowId={rowId} id={id} units={units} />
         </Disclosure>
       )}
       <Typography variant="caption" sx={{ display: 'block', mt: 1, color: 'text.secondary' }}>

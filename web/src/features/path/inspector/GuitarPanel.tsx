@@ -1,6 +1,7 @@
 import type { Guitar } from '@gullwind/core';
 import { Box, Button } from '@mui/material';
 import { Disclosure } from '../../../ui/Disclosure';
+import { GuitarArrival } from '../../../ui/parts/GuitarArrival';
 import { GuitarFields, sayGuitar } from '../../../ui/parts/GuitarFields';
 import type { PanelProps } from './panelProps';
 import { PanelHead } from './PanelHead';
@@ -24,6 +25,7 @@ export function GuitarPanel(props: PanelProps & { readonly id: string }) {
         </Button>
       </PanelHead>
       <GuitarSwitches {...props} guitar={guitar} />
+      <GuitarArrival rig={rig} guitarId={id} edit={actions.edit} />
       <GuitarFields guitar={guitar} units={units} actions={actions} />
       <Disclosure title="The same chain from other sources">
         <SourceSweep rig={rig} units={units} />
@@ -34,9 +36,6 @@ export function GuitarPanel(props: PanelProps & { readonly id: string }) {
 
 /** Which guitar plays, and room for another. */
 function GuitarSwitches({ rig, actions, guitar }: PanelProps & { readonly guitar: Guitar }) {
-  const selector = rig.electrical.rows[0]!.devices.find(
-    ({ deviceClass }) => deviceClass === 'selector',
-  );
   const plays = rig.state.playing === guitar.id;
   const isFirst = guitar === rig.electrical.guitars[0];
   return (
@@ -53,12 +52,8 @@ function GuitarSwitches({ rig, actions, guitar }: PanelProps & { readonly guitar
       )}
       <Button
         size="small"
-        title={
-          selector
-            ? `Its own cable, into ${selector.name}`
-            : 'By the same cable; for a cable of its own, add an A/B selector first'
-        }
-        onClick={() => actions.addGuitar(selector?.id)}
+        title="Which one is asked first; it has a cable of its own into a selector"
+        onClick={actions.askGuitar}
       >
         Another guitar
       </Button>

@@ -1,0 +1,132 @@
+import { cableOfClass, deviceOfClass, entered, type Device, type Guitar } from '../gear';
+import { findDevice, mainRow } from './chain';
+import { addTo, group, removeRows } from './composeBranch';
+import { insertDevice, removeDevice } from './composeEdit';
+import type { Edit } from './edits';
+import type { Row } from './electrical';
+import { freshId } from './ids';
+import type { Rig } from './rig';
+import { Steps } from './steps';
+
+/// Guitars and how each arrives: the first one in the main row, every other by a way of its own into a selector, or by
+/// the first one's cable where it is plugged in instead.
+
+export type Arrival = 'cable' | 'wireless' | 'shared';
+
+/** Up to a wireless transmitter, m. */
+const TO_TRANSMITTER_M = 0.5;
+/** A guitar's own cable, m. */
+const OWN_CABLE_M = 6;
+
+/** The row that a guitar plays into; null where it shares the first one's cable. */
+export function rowOfGuitar(rig: Rig, guitarId: string): Row | null {
+  if (rig.electrical.guitars[0]!.id === guitarId) return mainRow(rig);
+  const own = rig.electrical.rows.find(({ at }) => at.kind === 'guitar' && at.guitar === guitarId);
+  return own ?? null;
+}
+
+/** The wireless pair that a guitar arrives by, if it does; the first guitar's unless named. */
+export function wirelessOf(
+  rig: Rig,
+  guitarId: string = rig.electrical.guitars[0]!.id,
+): Device | undefined {
+  return rowOfGuitar(rig, guitarId)?.devices.find(({ deviceClass }) => deviceClass === 'wireless');
+}
+
+export function arrivalOf(rig: Rig, guitarId: string): Arrival {
+  if (rowOfGuitar(rig, guitarId) === null) return 'shared';
+  return wirelessOf(rig, guitarId) ? 'wireless' : 'cable';
+}
+
+/**
+ * How a guitar is to arrive. For a way of its own there is a selector, put in where there is none yet.
+ *
+ * @throws Error where the first guitar is to share its own cable
+ */
+export function arriveBy(rig: Rig, guitarId: string, by: Arrival): Edit {
+  const steps = new Steps(rig);
+  const row = rowOfGuitar(rig, guitarId);
+  if (by === 'shared') {
+    if (rig.electrical.guitars[0]!.id === guitarId)
+      throw new Error('the first guitar has the cable that others share');
+    return group(...(row ? removeRows(rig, [row]) : []));
+  }
+  if (row === null) steps.do((now) => ownRow(now, guitarId));
+  const wireless = wirelessOf(steps.rig, guitarId);
+  if (by === 'wireless' && !wireless) steps.do((now) => wirelessFirst(now, guitarId));
+  if (by === 'cable' && wireless) steps.do((now) => removeDevice(now, wireless.id));
+  return steps.edit;
+}
+
+/** A wireless pair first: a short cable to the transmitter, the cable that was there from the receiver on. */
+function wirelessFirst(rig: Rig, guitarId: string): Edit {
+  const row = rowOfGuitar(rig, guitarId)!;
+  const id = freshId(rig, 'l');
+  const short = cableOfClass('ordinary', id, entered(TO_TRANSMITTER_M), 'to the transmitter');
+  return {
+    kind: 'splice',
+    row: row.id,
+    at: 0,
+    remove: 0,
+    devices: [deviceOfClass('wireless', freshId(rig, 'd'))],
+    cables: [short, row.cables[0]!],
+    positions: {},
+  };
+}
+
+const isSelector = ({ deviceClass }: Device): boolean => deviceClass === 'selector';
+
+export const selectorOf = (rig: Rig): Device | undefined => mainRow(rig).devices.find(isSelector);
+
+/** A selector where the first guitar arrives: after its wireless pair, if it has one. */
+function insertSelector(rig: Rig): Edit {
+  const wireless = wirelessOf(rig);
+  const gap = wireless ? mainRow(rig).devices.indexOf(wireless) + 1 : 0;
+  return insertDevice(rig, gap, deviceOfClass('selector', '', 'guitar selector'));
+}
+
+function ownRow(rig: Rig, guitarId: string): Edit {
+  const steps = new Steps(rig);
+  if (!selectorOf(rig)) steps.do(insertSelector);
+  return steps.do((now) => {
+    const row: Row = {
+      id: freshId(now, 'r'),
+      at: { kind: 'guitar', guitar: guitarId, selector: selectorOf(now)!.id },
+      devices: [],
+      cables: [cableOfClass('ordinary', freshId(now, 'l'), entered(OWN_CABLE_M), 'cable')],
+    };
+    return addTo(now, 'rows', [row]);
+  }).edit;
+}
+
+/** Another guitar; it plays from now on. */
+export function addGuitar(rig: Rig, guitar: Guitar, by: Arrival = 'shared'): Edit {
+  const id = freshId(rig, 'g');
+  const steps = new Steps(rig).do((now) => addTo(now, 'guitars', [{ ...guitar, id }]));
+  if (by !== 'shared') steps.do((now) => arriveBy(now, id, by));
+  return steps.do(() => ({ kind: 'switch', playing: id })).edit;
+}
+
+/** Takes a guitar out, with its row; the first one stays. */
+export function removeGuitar(rig: Rig, id: string): Edit {
+  const at = rig.electrical.guitars.findIndex((guitar) => guitar.id === id);
+  const row = rowOfGuitar(rig, id);
+  const playing = rig.state.playing === id ? rig.electrical.guitars[0]!.id : rig.state.playing;
+  return group({ kind: 'switch', playing }, ...(row ? removeRows(rig, [row]) : []), {
+    kind: 'list',
+    of: 'guitars',
+    at,
+    remove: 1,
+    insert: [],
+  });
+}
+
+/** The guitars that can be chosen at a selector: the first one at its own input, the others by rows of their own. */
+export function inputsOf(rig: Rig, selectorId: string): readonly Guitar[] {
+  if (!findDevice(rig, selectorId)) return [];
+  const { guitars, rows } = rig.electrical;
+  const joined = rows.flatMap(({ at }) =>
+    at.kind === 'guitar' && at.selector === selectorId ? [at.guitar] : [],
+  );
+  return guitars.filter(({ id }, i) => i === 0 || joined.includes(id));
+}
