@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import { build as bundle } from 'esbuild';
 import { build as buildPage } from 'vite';
 import { inProject, run } from './lib/project.mjs';
+import { buildServiceWorker } from './lib/serviceWorker.mjs';
 
 /** The page, the server as one file beside its packages, and the template of an empty database. */
 await bundle({
@@ -20,6 +21,7 @@ await bundle({
   logLevel: 'warning',
 });
 await buildPage({ configFile: inProject('web/vite.config.ts'), logLevel: 'warn' });
+await buildServiceWorker();
 if (!existsSync(inProject('.cache/pglite-template.tar.gz'))) {
   run(process.execPath, ['scripts/buildTemplate.mjs']);
 }

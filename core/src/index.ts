@@ -129,6 +129,7 @@ export {
   addAmpLoop,
   addGuitar,
   aimSide,
+  replaceDestination,
   allCables,
   allDevices,
   applyEdit,

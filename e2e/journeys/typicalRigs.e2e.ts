@@ -153,8 +153,14 @@ test('two guitars, one by wireless, a gate with its key at the front, a delay in
     await page.addPedal(kind);
 
   await page.press(Key.HOME);
+  // Which one is asked; it comes in at the selector that is there.
   await (await page.findText('button', 'Another guitar')).click();
-  await page.selected('guitar');
+  await page.findText('h2', 'Which guitar comes in too?');
+  await page.press('typical hot humbucker');
+  await page.findText('li', 'hot humbucker');
+  await page.press(Key.ENTER);
+  await page.selected('guitar, hot humbucker');
+  await page.find('select:not([aria-label]) option[value="shared"]');
   await page.typeInto('Inductance', '4.2 H');
 
   // The gate listens at the tap and closes after the drive that stands in its own loop.
@@ -201,4 +207,55 @@ test('two guitars, one by wireless, a gate with its key at the front, a delay in
   await page.eventually('silence', async () =>
     (await page.textOf('[data-testid="sentence"]')).includes('wireless'),
   );
+});
+
+test('two guitars on a rig without a selector: each has its way, and the selector its inputs', async () => {
+  await nameRig('Two in hand');
+  await page.addPedal('drive');
+  await page.press(Key.HOME);
+  await (await page.findText('button', 'Another guitar')).click();
+  await page.find('[role="dialog"] input');
+  await page.press('typical hot humbucker');
+  await page.findText('li', 'hot humbucker');
+  await page.press(Key.ENTER);
+  await page.selected('guitar, hot humbucker');
+  await page.choose('It arrives by', 'wireless of its own');
+  let rig = await savedRig(page);
+  expect(names(mainRow(rig))).toEqual(['guitar selector', 'drive']);
+  expect(placed(rig, 'guitar').map(names)).toEqual([['wireless pair']]);
+  await page.press(Key.ESCAPE);
+  await page.click('[data-post="d2"] text');
+  await page.findText('h2', 'Inputs: 2');
+  await (await page.find('button[aria-label="guitar plays"]')).click();
+  await page.eventually(
+    'the first one plays',
+    async () => (await savedRig(page)).state.playing === 'g1',
+  );
+  await expectFigures(page);
+  rig = await savedRig(page);
+  expect(rig.electrical.guitars).toHaveLength(2);
+});
+
+test('a gate in four cables by one press, and a bass into a DI that is found among the pedals', async () => {
+  await nameRig('Four cables');
+  for (const kind of ['drive', 'gate']) await page.addPedal(kind);
+  await (await page.findText('button', 'Second half into the amp’s loop')).click();
+  const split = await savedRig(page);
+  expect(placed(split, 'ampLoop').map(names)).toEqual([['gate, second half']]);
+  // One switch moves both, and both say so.
+  await page.find(
+    '[role="option"][aria-label*="gate, off"][aria-label*="Linked with gate, second half"]',
+  );
+  await page.click('[data-switch="d2"]');
+  await page.find('[data-switch="d3"][data-on="true"]');
+  await expectFigures(page);
+
+  await page.press('a');
+  await page.find('[role="dialog"] input');
+  await page.press('DI');
+  await page.findText('div', 'Ends the way, instead of amp');
+  await (await page.findText('li', 'active DI')).click();
+  await page.eventually('a DI', async () => {
+    return (await savedRig(page)).electrical.destinations[0]!.kind === 'activeDi';
+  });
 });

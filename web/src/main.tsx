@@ -4,6 +4,7 @@ import '@fontsource/source-sans-3/600.css';
 import '@fontsource/source-serif-4/400-italic.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
+import { keepForOffline } from './app/offline';
 import { App } from './frame/App';
 
 createRoot(document.getElementById('root')!).render(
@@ -11,3 +12,5 @@ createRoot(document.getElementById('root')!).render(
     <App />
   </StrictMode>,
 );
+
+keepForOffline();

@@ -225,3 +225,16 @@ describe('changes from elsewhere', () => {
     expect(reduce(opened(), editorActions.rigRemoved(openOf(opened()).id)).open).toBeNull();
   });
 });
+
+test('a rig that was opened as it was last seen says so until the server answers', () => {
+  const from = { stored: stored(rig), mine: null, isCurrent: true, history: NONE };
+  const kept = reduce(
+    editorSlice.getInitialState(),
+    editorActions.rigOpened({ ...from, isKept: true }),
+  );
+  expect(openOf(kept)).toMatchObject({ isKept: true, save: { kind: 'saved' } });
+  // An edit is still to be sent, whatever was opened.
+  expect(openOf(reduce(kept, longer)).save).toEqual({ kind: 'waiting' });
+  expect(openOf(reduce(kept, editorActions.serverBack())).isKept).toBe(false);
+  expect(openOf(opened()).isKept).toBe(false);
+});

@@ -4,8 +4,9 @@ import { newId } from '../src/app/newId';
 
 /// What comes of a question: an answer, a refusal in words, a sign-in, or nobody there.
 
-const answer = (status: number, body?: unknown) => ({
+const answer = (status: number, body?: unknown, headers: Record<string, string> = {}) => ({
   status,
+  headers: new Headers(headers),
   ok: status < 300,
   json: () =>
     typeof body === 'string' ? Promise.reject(new SyntaxError(body)) : Promise.resolve(body),
@@ -20,6 +21,11 @@ const problem = { code: 'rig-stale', detail: 'It was changed.' };
 
 test.each<[string, unknown, object]>([
   ['an answer', answer(200, { a: 1 }), { kind: 'ok', data: { a: 1 } }],
+  [
+    'one that was kept while the server is away',
+    answer(200, { a: 1 }, { 'X-Kept': 'yes' }),
+    { kind: 'ok', data: { a: 1 }, isKept: true },
+  ],
   ['an answer with nothing in it', answer(204), { kind: 'ok', data: null }],
   ['a refusal', answer(409, problem), { kind: 'refused', problem }],
   ['a sign-in', answer(401, { code: 'sign-in-required' }), { kind: 'signInNeeded' }],

@@ -8,7 +8,12 @@ beforeEach(() => {
   jest.useFakeTimers();
   globalThis.fetch = ((path: string) => {
     asked.push(path);
-    return Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve({ id: 'r1' }) });
+    return Promise.resolve({
+      ok: true,
+      status: 200,
+      headers: new Headers(),
+      json: () => Promise.resolve({ id: 'r1' }),
+    });
   }) as unknown as typeof fetch;
 });
 

@@ -1,6 +1,13 @@
 import { entered, type Destination, type GearItem } from '../gear';
 import { driveWay } from '../path';
-import { mainRow, setCableLength, setLengthAt, type Edit, type Rig } from '../rig';
+import {
+  mainRow,
+  replaceDestination,
+  setCableLength,
+  setLengthAt,
+  type Edit,
+  type Rig,
+} from '../rig';
 import { PIEZO_INPUT_OHM, USUAL_ENDS } from '../tools';
 import type { Judgement } from './judgement';
 import type { Remedy } from './remedy';
@@ -23,10 +30,7 @@ export function diRemedy(
   if ((kind !== 'longUnbalanced' && kind !== 'wrongDi') || spot?.id !== now.id) return null;
   const di = fittingDi(rig, gear);
   if (!di) return null;
-  const replaced: Edit = {
-    kind: 'replace',
-    part: { of: 'destination', to: { ...di, id: now.id } },
-  };
+  const replaced = replaceDestination(rig, now.id, di);
   return {
     move: null,
     said:

@@ -177,6 +177,17 @@ export function addAmpLoop(rig: Rig, destinationId: string): Edit {
   return addTo(rig, 'rows', [row]);
 }
 
+/** Another amp, DI or input in the place of one; what has no effects loop takes the pedals of that loop out with it. */
+export function replaceDestination(rig: Rig, id: string, thing: Omit<Destination, 'id'>): Edit {
+  const loops = rig.electrical.rows.filter(
+    ({ at }) => at.kind === 'ampLoop' && at.destination === id,
+  );
+  return group(...(thing.kind === 'amp' || loops.length === 0 ? [] : removeRows(rig, loops)), {
+    kind: 'replace',
+    part: { of: 'destination', to: { ...thing, id } },
+  });
+}
+
 /** Where the side cable of a device goes instead: to the key input of a gate, or to an end of its own again. */
 export function aimSide(rig: Rig, row: Row, key: string | null): Edit {
   if (row.at.kind !== 'side') throw new Error(`row ${row.id} is no side row`);

@@ -15,7 +15,13 @@ export type { FieldInput, FieldProblem } from './checkField';
 export { checkName } from './checkName';
 export { checkNumbers } from './checkNumbers';
 export { checkRig } from './checkRig';
-export { addAmpLoop, aimSide, removeRows, reshapeDevice } from './composeBranch';
+export {
+  addAmpLoop,
+  aimSide,
+  replaceDestination,
+  removeRows,
+  reshapeDevice,
+} from './composeBranch';
 export { editBrief, setLengthAt, switchInScene } from './composeBrief';
 export {
   insertBuffer,

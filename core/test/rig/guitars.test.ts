@@ -1,5 +1,5 @@
 import { measureRig } from '../../src/figures';
-import { deviceOfClass, guitarOfClass } from '../../src/gear';
+import { destinationOfKind, deviceOfClass, guitarOfClass } from '../../src/gear';
 import {
   addGuitar,
   applyEdit,
@@ -13,6 +13,7 @@ import {
   mainRow,
   newRig,
   removeGuitar,
+  replaceDestination,
   secondHalfOf,
   selectorOf,
   splitIntoLoop,
@@ -111,6 +112,15 @@ describe('a gate in four cables', () => {
       'Other, second half',
       'Lock Gate, second half',
     ]);
+  });
+
+  test('a DI in the amp’s place takes what stood in its loop out with it', () => {
+    const split = made(rig, splitIntoLoop(rig, 'd1'));
+    const di = made(split, replaceDestination(split, 'e1', destinationOfKind('activeDi', 'DI')));
+    expect(di.electrical.rows.map(({ at }) => at.kind)).toEqual(['main']);
+    expect(di.electrical.destinations).toMatchObject([{ id: 'e1', kind: 'activeDi' }]);
+    const other = made(split, replaceDestination(split, 'e1', destinationOfKind('amp', 'Other')));
+    expect(other.electrical.rows).toHaveLength(2);
   });
 
   test('nothing else is split, nor anything without an amp', () => {

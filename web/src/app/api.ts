@@ -23,7 +23,7 @@ const baseQuery: BaseQueryFn<string | Question, unknown, Failure> = async (
   question,
   { signal },
 ) => {
-  const asked = typeof question === 'string' ? { path: question } : question;
+  const asked = typeof question === 'string' ? { path: question, mayBeKept: true } : question;
   const answer = await ask<unknown>({ ...asked, signal });
   return answer.kind === 'ok' ? { data: answer.data } : { error: answer };
 };

@@ -1,9 +1,15 @@
 import type { Problem } from '@gullwind/contract';
+import { KEPT_HEADER, MAY_BE_KEPT_HEADER } from './keptAnswers';
 
 /// The one way in which the page asks the server.
 
 export type Answer<T> =
-  | { readonly kind: 'ok'; readonly data: T }
+  | {
+      readonly kind: 'ok';
+      readonly data: T;
+      /** From before: the server is away, and this is what it answered last. */
+      readonly isKept?: boolean;
+    }
   /** The server has read it and says no. */
   | { readonly kind: 'refused'; readonly problem: Problem }
   | { readonly kind: 'signInNeeded' }
@@ -19,6 +25,8 @@ export interface Question {
   /** Sent as JSON; a workspace as the file that it is. */
   readonly body?: unknown;
   readonly signal?: AbortSignal;
+  /** What was answered last will do where the server is away. */
+  readonly mayBeKept?: boolean;
 }
 
 const NO_CONTENT = 204;
@@ -35,17 +43,16 @@ export const askFile = (path: string): Promise<Answer<Blob>> =>
   askFor({ path }, (response) => response.blob());
 
 async function askFor<T>(
-  { path, method = 'GET', body, signal }: Question,
+  question: Question,
   read: (response: Response) => Promise<T>,
 ): Promise<Answer<T>> {
   try {
-    const response = await fetch(`/api${path}`, {
-      method,
-      signal: signal ?? null,
-      ...(body === undefined ? {} : sent(body)),
-    });
+    const response = await fetch(`/api${question.path}`, sent(question));
     if (response.status === NO_CONTENT) return { kind: 'ok', data: null as T };
-    if (response.ok) return { kind: 'ok', data: await read(response) };
+    if (response.ok) {
+      const isKept = response.headers.has(KEPT_HEADER);
+      return { kind: 'ok', data: await read(response), ...(isKept && { isKept }) };
+    }
     if (response.status >= SERVER_FAILS_FROM && response.status !== NO_ROOM)
       return { kind: 'away' };
     const problem = (await response.json()) as Problem;
@@ -58,10 +65,18 @@ async function askFor<T>(
 }
 
 /** A file goes as it is, without being read first. */
-const sent = (body: unknown): { headers: Record<string, string>; body: BodyInit } =>
-  body instanceof Blob
-    ? { headers: { 'Content-Type': 'application/x-ndjson' }, body }
-    : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) };
+function sent({ method = 'GET', body, signal, mayBeKept = false }: Question): RequestInit {
+  const shared = { method, signal: signal ?? null };
+  if (mayBeKept) return { ...shared, headers: { [MAY_BE_KEPT_HEADER]: 'yes' } };
+  if (body === undefined) return shared;
+  return body instanceof Blob
+    ? { ...shared, headers: { 'Content-Type': 'application/x-ndjson' }, body }
+    : {
+        ...shared,
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(body),
+      };
+}
 
 /** What a failed question has to say to a person. */
 export function sayFailed(failure: Failure): string {

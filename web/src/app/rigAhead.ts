@@ -19,7 +19,11 @@ const isFresh = (id: string): boolean =>
 
 export function fetchAhead(id: string): void {
   if (isFresh(id)) return;
-  ahead = { id, askedAt: performance.now(), answer: ask<StoredRig>({ path: `/rigs/${id}` }) };
+  ahead = {
+    id,
+    askedAt: performance.now(),
+    answer: ask<StoredRig>({ path: `/rigs/${id}`, mayBeKept: true }),
+  };
 }
 
 /** The answer that is on its way, once; null where there is none. */

@@ -6,6 +6,7 @@ import {
   PICKUP_CLASSES,
   removeGuitar,
   removeRows,
+  replaceDestination,
   type Guitar,
   type RigItem,
 } from '@gullwind/core';
@@ -35,8 +36,7 @@ export function GearPart({ rig, edit }: BriefPartProps) {
           : { kind: 'replace', part: { of: 'guitar', to } },
       );
     }
-    if (item.kind === 'destination')
-      edit({ kind: 'replace', part: { of: 'destination', to: { ...item.thing, id: amp.id } } });
+    if (item.kind === 'destination') edit(replaceDestination(rig, amp.id, item.thing));
   };
   return (
     <Part title="Guitar and amp" hint="from the gear list, or by class">

@@ -3,7 +3,7 @@ import CloudOffOutlined from '@mui/icons-material/CloudOffOutlined';
 import CloudUploadOutlined from '@mui/icons-material/CloudUploadOutlined';
 import ErrorOutlined from '@mui/icons-material/ErrorOutlined';
 import { Box } from '@mui/material';
-import type { SaveState } from './editorSlice';
+import type { OpenRig } from './editorSlice';
 
 const LOOKS = {
   saved: { Icon: CloudDoneOutlined, words: 'saved', color: 'text.secondary' },
@@ -14,12 +14,17 @@ const LOOKS = {
     words: 'the server is away; kept in this browser',
     color: 'warning.main',
   },
+  kept: {
+    Icon: CloudOffOutlined,
+    words: 'the server is away; as last seen here',
+    color: 'warning.main',
+  },
   refused: { Icon: ErrorOutlined, words: '', color: 'warning.main' },
 } as const;
 
 /** Whether everything is with the server, in words. */
-export function SaveMark({ save }: { save: SaveState }) {
-  const { Icon, words, color } = LOOKS[save.kind];
+export function SaveMark({ save, isKept }: Pick<OpenRig, 'save' | 'isKept'>) {
+  const { Icon, words, color } = LOOKS[isKept && save.kind === 'saved' ? 'kept' : save.kind];
   return (
     <Box
       role="status"

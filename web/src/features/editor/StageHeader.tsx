@@ -28,7 +28,7 @@ export function StageHeader({ stage, open, children }: Props) {
       </Typography>
       <RigName name={open.rig.texts.name} />
       <PlayerName player={open.rig.texts.player} />
-      <SaveMark save={open.save} />
+      <SaveMark save={open.save} isKept={open.isKept} />
       <PlaceChoice rig={open.rig} />
       <Box sx={{ flex: 1 }} />
       {children}

@@ -37,6 +37,8 @@ export interface OpenRig {
   /** What the server is known to hold at that revision. */
   readonly acknowledged: Rig;
   readonly save: SaveState;
+  /** As it was last seen here: the server was away when it was opened, and has not answered since. */
+  readonly isKept: boolean;
   /** The server's rig, where it was changed elsewhere while this one was too. */
   readonly theirs: StoredRig | null;
 }
@@ -118,9 +120,13 @@ interface Arrival {
   readonly isCurrent: boolean;
   /** What could be undone before the window was reloaded. */
   readonly history: History;
+  readonly isKept?: boolean;
 }
 
-function arrive(_state: EditorState, { stored, mine, isCurrent, history }: Arrival): EditorState {
+function arrive(
+  _state: EditorState,
+  { stored, mine, isCurrent, history, isKept = false }: Arrival,
+): EditorState {
   return {
     refusal: null,
     open: {
@@ -133,6 +139,7 @@ function arrive(_state: EditorState, { stored, mine, isCurrent, history }: Arriv
       lineage: stored.lineage,
       acknowledged: stored.rig,
       save: { kind: mine ? 'waiting' : 'saved' },
+      isKept,
       theirs: mine && !isCurrent ? stored : null,
     },
   };
@@ -195,6 +202,7 @@ export const editorSlice = createSlice({
       const rig = { ...open.rig, state };
       return { rig, acknowledged: rig };
     }),
+    serverBack: onOpen<void>(() => ({ isKept: false })),
     serverAway: onOpen<void>(() => ({ save: { kind: 'away' } })),
     saveRefused: onOpen<string>((_open, message) => ({ save: { kind: 'refused', message } })),
     conflictFound: onOpen<StoredRig>((_open, theirs) => ({ theirs })),

@@ -21,7 +21,7 @@ export const fetchRig = (id: string, signal?: AbortSignal): Promise<Answer<Store
 
 /** The rig that was asked for ahead; asked for now where it was not. */
 export const fetchFirst = (id: string, signal: AbortSignal): Promise<Answer<StoredRig>> =>
-  takeAhead(id) ?? fetchRig(id, signal);
+  takeAhead(id) ?? ask<StoredRig>({ path: `/rigs/${id}`, signal, mayBeKept: true });
 
 export type SaveAnswer =
   | ({ readonly kind: 'saved' } & Pick<UpdatedRig, 'revision' | 'lineage' | 'state'>)

@@ -33,6 +33,7 @@ export function useOpenRig(id: string, onNewer: () => void): Opening {
   const [state, setState] = useState<Waiting>({ kind: 'opening' });
 
   useNewest(id, onNewer);
+  useServerBack(open?.id === id && open.isKept ? id : null);
   useEffect(() => {
     // It stays open from one stage to the next, with what can be undone; it may be newer elsewhere.
     if (store.getState().editor.open?.id === id) return tellNewer(id);
@@ -73,17 +74,38 @@ function useNewest(id: string, onNewer: () => void): void {
   }, [id, dispatch, store, onNewer]);
 }
 
+/** Asks until the server answers again for a rig that was opened as it was last seen. */
+function useServerBack(id: string | null): void {
+  const dispatch = useDispatch();
+  useEffect(() => {
+    if (id === null) return undefined;
+    const stop = new AbortController();
+    const timer = setInterval(() => {
+      void fetchRig(id, stop.signal).then(({ kind }) => {
+        if (kind === 'away' || stop.signal.aborted) return;
+        dispatch(editorActions.serverBack());
+        tellNewer(id);
+      });
+    }, ASK_AGAIN_MS);
+    return () => {
+      stop.abort();
+      clearInterval(timer);
+    };
+  }, [id, dispatch]);
+}
+
 /** Null where it was given up, or the server says no. */
 async function openUntilThere(
   id: string,
   signal: AbortSignal,
   tell: (state: Waiting) => void,
-): Promise<OpenedRig | null> {
+): Promise<(OpenedRig & { readonly isKept: boolean }) | null> {
   tell({ kind: 'opening' });
   for (let fetch = fetchFirst; !signal.aborted; fetch = fetchRig) {
     const answer = await fetch(id, signal);
     if (signal.aborted) return null;
-    if (answer.kind === 'ok') return joinKept(answer.data);
+    if (answer.kind === 'ok')
+      return { ...(await joinKept(answer.data)), isKept: answer.isKept === true };
     if (answer.kind === 'refused') {
       tell({ kind: 'failed', message: sayFailed(answer) });
       return null;

@@ -16,6 +16,7 @@ import {
   removeDevice,
   removeGuitar,
   removeRows,
+  replaceDestination,
   rowOf,
   setCableLength,
   toggleSwitch,
@@ -259,7 +260,7 @@ function replacement(
     case 'destination': {
       const id =
         selection.kind === 'destination' ? selection.id : rig.electrical.destinations[0]!.id;
-      return { kind: 'replace', part: { of: 'destination', to: { ...item.thing, id } } };
+      return replaceDestination(rig, id, item.thing);
     }
     case 'cable': {
       if (selection.kind === 'connection') {
