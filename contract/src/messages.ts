@@ -209,7 +209,7 @@ export const itemsShape: Joi.ObjectSchema<{ items: unknown[] }> = Joi.object({
     .max(MOST_ITEMS)
     .required()
     .messages({
-      'array.max': `{{#label}}: {{#value.length}} entries are above the most, ${MOST_ITEMS}`,
+      'array.max': `{{#label}}: {{#value.length}} entries, at most ${MOST_ITEMS}`,
     }),
 }).required();
 export const updateItemShape: Joi.ObjectSchema<{ basedOn: number; item: unknown }> = Joi.object({

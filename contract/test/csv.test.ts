@@ -119,8 +119,8 @@ describe('a list from the bench', () => {
 
 describe('what is wrong is said by its row, and the other rows go on', () => {
   test.each([
-    ['-3', 'Cable length: −3\u00a0m is below the least, 0\u00a0m.'],
-    ['1e99', 'Cable length: 1e99 is above the most, 100\u00a0m.'],
+    ['-3', 'Cable length: −3\u00a0m, at least 0\u00a0m.'],
+    ['1e99', 'Cable length: 1e99, at most 100\u00a0m.'],
     ['six', 'Cable length: “six” is not a length.'],
     ['6 pF', 'Cable length: “pF” is not a unit of length; try m.'],
   ])('length %s', (text, message) => {
@@ -269,9 +269,9 @@ describe('files that are no table', () => {
     [
       '100,000 rows',
       utf8(`name,length\n${'A,6\n'.repeat(100_000)}`),
-      'The file has 100,000 rows, above the most, 10,000. Divide it.',
+      'The file has 100,000 rows, at most 10,000. Divide it.',
     ],
-    ['33 MiB', new Uint8Array(33 * 2 ** 20), 'The file has 33 MiB, above the most, 32 MiB.'],
+    ['33 MiB', new Uint8Array(33 * 2 ** 20), 'The file has 33 MiB, at most 32 MiB.'],
   ])('%s', (_, bytes, message) => {
     expect(refusal(bytes)).toBe(message);
   });

@@ -35,6 +35,6 @@ describe('one thousand two hundred, or one and a fifth', () => {
     const report = readCsv('name;note;length (mm)\nGull;1,200 of them;12,000\nTern;;1,000,000\n');
     expect(report.unsure).toBeNull();
     expect(cableOf(report).lengthM.value).toBe(12);
-    expect(messages(report).join()).toMatch(/^3: Cable length: 1000\sm is above/u);
+    expect(messages(report).join()).toMatch(/^3: Cable length: 1000\sm, at most/u);
   });
 });

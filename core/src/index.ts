@@ -119,6 +119,7 @@ export {
   formatForEditing,
   formatNumber,
   formatQuantity,
+  formatStripLength,
   formatSignedDb,
   METRES_PER_FOOT,
   parseQuantity,
@@ -127,6 +128,8 @@ export {
 export type { UnitSystem } from './quantity';
 export {
   addAmpLoop,
+  usualPatch,
+  usualReference,
   addGuitar,
   aimSide,
   replaceDestination,

@@ -70,7 +70,7 @@ test('a length out of reach is refused where it was typed', async () => {
   await page.click('[aria-label="Length of the cable to the amp"]');
   await page.press('400', Key.ENTER);
   const message = await page.find('table [role="alert"]');
-  expect(await message.getText()).toBe('Cable length: 400 m is above the most, 100 m.');
+  expect(await message.getText()).toBe('Cable length: 400 m, at most 100 m.');
   await page.press(Key.ESCAPE);
 });
 

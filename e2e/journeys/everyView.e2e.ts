@@ -198,12 +198,12 @@ describe('bad input gets its message in place and changes nothing', () => {
   });
 
   test.each([
-    ['-3 m', 'Length', 'Cable length: −3\u00a0m is below the least, 0\u00a0m.'],
-    ['1e99', 'Length', 'Cable length: 1e99 is above the most, 100\u00a0m.'],
+    ['-3 m', 'Length', 'Cable length: −3\u00a0m, at least 0\u00a0m.'],
+    ['1e99', 'Length', 'Cable length: 1e99, at most 100\u00a0m.'],
     ['abc', 'Length', 'Cable length: “abc” is not a length.'],
     ['5 volts', 'Length', 'Cable length: “volts” is not a unit of length; try m.'],
     ['', 'Length', 'Cable length: “” is not a length.'],
-    ['10 nF', 'Each plug', 'Capacitance of a plug: 10\u00a0nF is above the most, 500\u00a0pF.'],
+    ['10 nF', 'Each plug', 'Capacitance of a plug: 10\u00a0nF, at most 500\u00a0pF.'],
   ])('%s as %s', async (text, label, message) => {
     const before = await page.trebleDb();
     const input = await page.inputOf(label);
@@ -255,7 +255,7 @@ describe('bad input gets its message in place and changes nothing', () => {
     await page.open(`/rigs/${id}/path`);
     await page.trebleDb();
     await page.press('b');
-    await page.findText('div', 'Devices: 65 is above the most, 64.');
+    await page.findText('div', 'Devices: 65, at most 64.');
     expect(await driver.findElements({ css: '[data-post]' })).toHaveLength(64);
   });
 });

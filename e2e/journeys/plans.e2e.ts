@@ -85,7 +85,7 @@ describe('from an empty database', () => {
       'zither',
     );
     await page.typeInto('Money at most', '-5');
-    await page.findText('span', 'Money at most: -5 is below the least, 0.');
+    await page.findText('span', 'Money at most: -5, at least 0.');
   });
 });
 
@@ -152,7 +152,7 @@ describe('with demo data', () => {
     const left = await page.textOf('[data-testid="proposal"] i');
     await (await page.findText('summary', 'What counts how much')).click();
     await page.typeInto('spread', '20');
-    await page.findText('span', 'spread: 20 is above the most, 10.');
+    await page.findText('span', 'spread: 20, at most 10.');
     await page.typeInto('spread', '2');
     await page.eventually('another goal', async () => {
       const now = await page.textOf('[data-testid="proposal"] i');

@@ -104,12 +104,12 @@ describe('hostile values', () => {
     [
       'electrical.rows.0.cables.0.lengthM.value',
       -3,
-      'Cable length: −3\u00a0m is below the least, 0\u00a0m.',
+      'Cable length: −3\u00a0m, at least 0\u00a0m.',
     ],
     [
       'electrical.rows.0.cables.0.lengthM.value',
       1e99,
-      'Cable length: 1e99 is above the most, 100\u00a0m.',
+      'Cable length: 1e99, at most 100\u00a0m.',
     ],
     [
       'electrical.rows.0.cables.0.lengthM.value',
@@ -135,7 +135,7 @@ describe('hostile values', () => {
     [
       'electrical.guitars.0.lH.value',
       0,
-      'Pickup inductance: 0\u00a0H is below the least, 10\u00a0mH.',
+      'Pickup inductance: 0\u00a0H, at least 10\u00a0mH.',
     ],
     ['format', 7, '“format” is 7; this version reads format 4 and those before it.'],
     ['surprise', 1, '“surprise” is not allowed.'],
@@ -184,7 +184,7 @@ describe('hostile values', () => {
       400,
       'invalid-request',
     );
-    expect(problem.detail).toBe('Devices: 65 is above the most, 64.');
+    expect(problem.detail).toBe('Devices: 65, at most 64.');
   });
 
   test('keys that would reach a prototype', async () => {
@@ -251,7 +251,7 @@ describe('hostile values', () => {
     expect(problem.problems).toEqual([
       {
         path: 'reference.lengthM',
-        message: 'Reference cable length: 1000\u00a0m is above the most, 100\u00a0m.',
+        message: 'Reference cable length: 1000\u00a0m, at most 100\u00a0m.',
       },
     ]);
     await expectProblem(

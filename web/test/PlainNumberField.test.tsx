@@ -47,8 +47,8 @@ test('empty is no limit, and no limit looks so', async () => {
 });
 
 test.each([
-  ['21', 'Boxes: 21 is above the most, 20.'],
-  ['-1', 'Boxes: -1 is below the least, 0.'],
+  ['21', 'Boxes: 21, at most 20.'],
+  ['-1', 'Boxes: -1, at least 0.'],
   ['1.5', 'Boxes: 1.5 is not a whole number.'],
   ['many', 'Boxes: “many” is not a number.'],
 ])('“%s” is refused in place and kept; Escape gives it up', async (typed, message) => {

@@ -40,9 +40,7 @@ test('refuses in place, keeps what was typed, and Escape gives it up', async () 
   const { onChange, input } = show(entered(6));
   await userEvent.clear(input);
   await userEvent.type(input, '-3 m{Enter}');
-  expect(screen.getByRole('alert').textContent).toBe(
-    'Cable length: −3\u00a0m is below the least, 0\u00a0m.',
-  );
+  expect(screen.getByRole('alert').textContent).toBe('Cable length: −3\u00a0m, at least 0\u00a0m.');
   expect(input.value).toBe('-3 m');
   expect(input.getAttribute('aria-invalid')).toBe('true');
   await userEvent.type(input, '{Escape}');

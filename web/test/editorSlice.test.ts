@@ -66,7 +66,7 @@ test('an edit that changes nothing leaves no trace, a refused one a message', ()
   expect(openOf(same).past).toEqual([]);
   const refused = reduce(opened(), editorActions.edited(setCableLength('l1', -3)));
   expect(refused.refusal).toEqual({
-    message: 'Cable length: −3\u00a0m is below the least, 0\u00a0m.',
+    message: 'Cable length: −3\u00a0m, at least 0\u00a0m.',
     count: 1,
   });
   expect(openOf(refused).rig).toBe(rig);

@@ -12,7 +12,7 @@ export function decodeText(bytes: Uint8Array): Read<string> {
   if (bytes.length === 0) return refused('The file is empty.');
   if (bytes.length > MOST_BYTES) {
     const size = Math.ceil(bytes.length / 2 ** 20);
-    return refused(`The file has ${size} MiB, above the most, ${MOST_BYTES / 2 ** 20} MiB.`);
+    return refused(`The file has ${size} MiB, at most ${MOST_BYTES / 2 ** 20} MiB.`);
   }
   if (bytes[0] === 0x50 && bytes[1] === 0x4b && (bytes[2] ?? 0) < 9)
     return refused('This is a zip file or a spreadsheet, not text. Save it as CSV or JSON first.');

@@ -48,7 +48,7 @@ export function readTable(text: string): Read<Table> {
   if (rest.length === 0) return refused('There is a header and nothing below it.');
   if (rest.length > MOST_ROWS) {
     return refused(
-      `The file has ${rest.length.toLocaleString('en')} rows, above the most, ${MOST_ROWS.toLocaleString('en')}. Divide it.`,
+      `The file has ${rest.length.toLocaleString('en')} rows, at most ${MOST_ROWS.toLocaleString('en')}. Divide it.`,
     );
   }
   const problems = errors.flatMap(({ type, row }): RowProblem[] =>

@@ -31,7 +31,7 @@ export async function* linesOf(
       most = LONGEST_LINE;
     }
     rest += text.slice(from);
-    if (rest.length > most) refuse('file', `A line is above the most, ${most / 2 ** 20} MiB.`);
+    if (rest.length > most) refuse('file', `A line is too long: at most ${most / 2 ** 20} MiB.`);
   }
   rest += decode();
   if (rest !== '') yield rest;

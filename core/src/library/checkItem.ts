@@ -17,7 +17,7 @@ export function* checkItem({ id, kind, thing, note, qualities }: GearItem): Gene
   yield* checkName(thing.name, 'thing.name');
   yield* checkNumbers(kind, thing, 'thing');
   if (note.length > LONGEST_NOTE) {
-    const message = `Note: ${note.length} characters are above the most, ${LONGEST_NOTE}.`;
+    const message = `Note: ${note.length} characters, at most ${LONGEST_NOTE}.`;
     yield { path: 'note', message };
   }
   const { price, supplier } = qualities;
@@ -26,7 +26,7 @@ export function* checkItem({ id, kind, thing, note, qualities }: GearItem): Gene
     yield { path: 'qualities.price', message };
   }
   if (supplier.length > LONGEST_SOURCE) {
-    const message = `Supplier: ${supplier.length} characters are above the most, ${LONGEST_SOURCE}.`;
+    const message = `Supplier: ${supplier.length} characters, at most ${LONGEST_SOURCE}.`;
     yield { path: 'qualities.supplier', message };
   }
 }

@@ -33,6 +33,13 @@ export function formatQuantity(
   return unit.symbol === '' ? number : `${number}\u00a0${unit.symbol}`;
 }
 
+/** Lengths that stand beside each other, all in metres or all in feet. */
+export function formatStripLength(metres: number, system: UnitSystem): string {
+  const unit = QUANTITY_RULES.length.bare[system];
+  const decimals = Math.min(2, decimalsFor(metres / unit.factor, 3));
+  return `${formatNumber(metres / unit.factor, decimals)}\u00a0${unit.symbol}`;
+}
+
 /** The same, precise enough that parsing it again gives the value back to 1 part in 10⁶: for editing fields. */
 export function formatForEditing(si: number, quantity: Quantity, system: UnitSystem): string {
   return formatQuantity(si, quantity, system, 7).replace('\u00a0', ' ');

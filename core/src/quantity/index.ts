@@ -2,4 +2,10 @@ export { QUANTITY_RULES, METRES_PER_FOOT } from './quantity';
 export type { Quantity, UnitSystem } from './quantity';
 export { parseQuantity } from './parseQuantity';
 export type { ParsedQuantity } from './parseQuantity';
-export { formatForEditing, formatNumber, formatQuantity, formatSignedDb } from './formatQuantity';
+export {
+  formatForEditing,
+  formatNumber,
+  formatQuantity,
+  formatStripLength,
+  formatSignedDb,
+} from './formatQuantity';

@@ -24,14 +24,14 @@ export function checkField(
   if (value < rule.min) {
     return {
       field: rule.label,
-      message: `${rule.label}: ${showValue(value, show)} is below the least, ${show(rule.min)}.`,
+      message: `${rule.label}: ${showValue(value, show)}, at least ${show(rule.min)}.`,
       limit: rule.min,
     };
   }
   if (value > rule.max) {
     return {
       field: rule.label,
-      message: `${rule.label}: ${showValue(value, show)} is above the most, ${show(rule.max)}.`,
+      message: `${rule.label}: ${showValue(value, show)}, at most ${show(rule.max)}.`,
       limit: rule.max,
     };
   }
@@ -54,7 +54,7 @@ export function checkSourced(rule: FieldRule, sourced: Sourced): FieldProblem | 
   if (on !== undefined && !isDay(on))
     return refuse(`day: “${on}” is not a day such as 2026-11-25.`);
   if (by !== undefined && by.length > LONGEST_SOURCE) {
-    return refuse(`source: ${by.length} characters are above the most, ${LONGEST_SOURCE}.`);
+    return refuse(`source: ${by.length} characters, at most ${LONGEST_SOURCE}.`);
   }
   return null;
 }

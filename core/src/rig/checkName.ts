@@ -6,6 +6,6 @@ export function* checkName(name: string, path: string): Generator<RigProblem> {
   if (name.trim() === '')
     yield { path, message: 'Name: it is empty; at least 1 character is needed.' };
   else if (name.length > LONGEST_NAME) {
-    yield { path, message: `Name: ${name.length} characters are above the most, ${LONGEST_NAME}.` };
+    yield { path, message: `Name: ${name.length} characters, at most ${LONGEST_NAME}.` };
   }
 }

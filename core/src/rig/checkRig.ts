@@ -50,7 +50,7 @@ function* checkCounter(rig: Rig): Generator<RigProblem> {
     if (!Number.isInteger(next) || next < least)
       yield {
         path: `nextIds.${letter}`,
-        message: `The next id of “${letter}”: ${next} is below the least, ${least}: ids would be used twice.`,
+        message: `The next id of “${letter}”: ${next}, at least ${least}: ids would be used twice.`,
       };
   }
 }
@@ -60,7 +60,7 @@ function* checkSizes(rig: Rig): Generator<RigProblem> {
     const { length } = listOf(rig, list as keyof typeof MOST);
     if (length > most) {
       const name = list.charAt(0).toUpperCase() + list.slice(1);
-      yield { path: list, message: `${name}: ${length} is above the most, ${most}.` };
+      yield { path: list, message: `${name}: ${length}, at most ${most}.` };
     }
   }
   for (const list of ['guitars', 'rows', 'destinations'] as const) {
@@ -69,7 +69,7 @@ function* checkSizes(rig: Rig): Generator<RigProblem> {
   }
   const devices = allDevices(rig);
   if (devices.length > MOST_DEVICES) {
-    const message = `Devices: ${devices.length} is above the most, ${MOST_DEVICES}.`;
+    const message = `Devices: ${devices.length}, at most ${MOST_DEVICES}.`;
     yield { path: 'electrical.rows', message };
   }
   for (const { id, name, loops } of devices) {
@@ -133,7 +133,7 @@ function* checkTexts({ texts }: RigParts): Generator<RigProblem> {
     if (length > most)
       yield {
         path: `texts.${field}`,
-        message: `${field}: ${length} characters are above the most, ${most}.`,
+        message: `${field}: ${length} characters, at most ${most}.`,
       };
   }
 }

@@ -1,10 +1,11 @@
-import { destinationOfKind, entered, cableOfClass, patchCable } from '../gear';
+import { destinationOfKind } from '../gear';
 import type { Device, Destination } from '../gear';
 import { listOf, type Edit, type Lists } from './edits';
 import { findDevice, rowOf, withElectrical } from './chain';
 import type { Row, RowPlace, SideGoal } from './electrical';
 import { freshId } from './ids';
 import type { Rig } from './rig';
+import { usualCable, usualPatch } from './usualLengths';
 
 /// Edits for what branches off: the rows and ends that hang on a device, and effects loops.
 
@@ -46,8 +47,8 @@ function sideRow(
   const destination = sideDestination(rig, device);
   const cableId = freshId(rig, 'l', cableIds.length);
   const cable = isSplitter(device)
-    ? cableOfClass('ordinary', cableId, entered(6), 'cable')
-    : patchCable(cableId);
+    ? usualCable(rig, cableId, 6, 'cable')
+    : usualPatch(rig, cableId);
   const row: Row = {
     id: freshId(rig, 'r', rowIds.length),
     at: {
@@ -172,7 +173,7 @@ export function addAmpLoop(rig: Rig, destinationId: string): Edit {
     id: freshId(rig, 'r'),
     at: { kind: 'ampLoop', destination: destinationId },
     devices: [],
-    cables: [cableOfClass('ordinary', freshId(rig, 'l'), entered(6), 'loom')],
+    cables: [usualCable(rig, freshId(rig, 'l'), 6, 'loom')],
   };
   return addTo(rig, 'rows', [row]);
 }

@@ -1,4 +1,4 @@
-import { deviceOfClass, entered, patchCable } from '../gear';
+import { deviceOfClass, entered } from '../gear';
 import type { Device, Cable } from '../gear';
 import { addTo, group, hangsOn, removeRows, rowsFor } from './composeBranch';
 import { listOf, type Edit } from './edits';
@@ -7,6 +7,7 @@ import type { Row, Scene } from './electrical';
 import { freshId } from './ids';
 import { partsOf, type Rig } from './rig';
 import { switchesOfDevice } from './switchState';
+import { usualPatch } from './usualLengths';
 
 /// Edits for the things people do to a rig: put in, take out, stand a buffer, plug in a second guitar.
 
@@ -47,8 +48,8 @@ export function insertDevice(
  */
 function newCables(rig: Rig, row: Row, gap: number): readonly Cable[] {
   const existing = row.cables[gap]!;
-  const patch = patchCable(freshId(rig, 'l'));
-  if (existing === null) return [patch, patchCable(freshId(rig, 'l', 1))];
+  const patch = usualPatch(rig, freshId(rig, 'l'));
+  if (existing === null) return [patch, usualPatch(rig, freshId(rig, 'l', 1))];
   if (row.devices.length === 0 && row.at.kind !== 'loop')
     return [existing, { ...existing, id: patch.id }];
   return gap === row.devices.length ? [patch, existing] : [existing, patch];

@@ -1,4 +1,4 @@
-import { cableOfClass, deviceOfClass, entered, type Device, type Guitar } from '../gear';
+import { deviceOfClass, type Device, type Guitar } from '../gear';
 import { findDevice, mainRow } from './chain';
 import { addTo, group, removeRows } from './composeBranch';
 import { insertDevice, removeDevice } from './composeEdit';
@@ -7,6 +7,7 @@ import type { Row } from './electrical';
 import { freshId } from './ids';
 import type { Rig } from './rig';
 import { Steps } from './steps';
+import { usualCable } from './usualLengths';
 
 /// Guitars and how each arrives: the first one in the main row, every other by a way of its own into a selector, or by
 /// the first one's cable where it is plugged in instead.
@@ -62,7 +63,7 @@ export function arriveBy(rig: Rig, guitarId: string, by: Arrival): Edit {
 function wirelessFirst(rig: Rig, guitarId: string): Edit {
   const row = rowOfGuitar(rig, guitarId)!;
   const id = freshId(rig, 'l');
-  const short = cableOfClass('ordinary', id, entered(TO_TRANSMITTER_M), 'to the transmitter');
+  const short = usualCable(rig, id, TO_TRANSMITTER_M, 'to the transmitter');
   return {
     kind: 'splice',
     row: row.id,
@@ -93,7 +94,7 @@ function ownRow(rig: Rig, guitarId: string): Edit {
       id: freshId(now, 'r'),
       at: { kind: 'guitar', guitar: guitarId, selector: selectorOf(now)!.id },
       devices: [],
-      cables: [cableOfClass('ordinary', freshId(now, 'l'), entered(OWN_CABLE_M), 'cable')],
+      cables: [usualCable(now, freshId(now, 'l'), OWN_CABLE_M, 'cable')],
     };
     return addTo(now, 'rows', [row]);
   }).edit;

@@ -110,3 +110,4 @@ export {
 } from './guitars';
 export type { Arrival } from './guitars';
 export { canSplit, secondHalfOf, splitIntoLoop } from './fourCables';
+export { usualPatch, usualReference } from './usualLengths';

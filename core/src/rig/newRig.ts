@@ -1,9 +1,7 @@
 import {
   DEFAULT_REFERENCE_CABLE,
   assumed,
-  cableOfClass,
   destinationOfKind,
-  entered,
   guitarOfClass,
   type ReferenceCable,
 } from '../gear';
@@ -12,10 +10,11 @@ import { NO_LAYOUT } from './layout';
 import { NO_POWER } from './power';
 import { RIG_FORMAT, type Rig } from './rig';
 import { textsOf } from './texts';
+import { usualCable } from './usualLengths';
 
 /** Guitar, one cable, amp: where every rig starts. */
 export function newRig(name: string, reference: ReferenceCable = DEFAULT_REFERENCE_CABLE): Rig {
-  const cable = cableOfClass('ordinary', 'l1', entered(6), 'cable');
+  const cable = usualCable({ electrical: { reference } }, 'l1', 6, 'cable');
   return {
     format: RIG_FORMAT,
     nextIds: { g: 2, r: 2, l: 2, e: 2 },

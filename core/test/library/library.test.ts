@@ -152,7 +152,7 @@ describe('editing an entry', () => {
   test.each<[ItemEdit, string]>([
     [
       { kind: 'set', field: 'on.rInOhm', to: entered(1) },
-      'Input resistance, on: 1\u00a0Ω is below the least, 1\u00a0kΩ.',
+      'Input resistance, on: 1\u00a0Ω, at least 1\u00a0kΩ.',
     ],
     [{ kind: 'set', field: 'lengthM', to: entered(1) }, 'A device has no field “lengthM”.'],
     [
@@ -165,11 +165,8 @@ describe('editing an entry', () => {
     ],
     [{ kind: 'rename', to: ' ' }, 'Name: it is empty; at least 1 character is needed.'],
     [{ kind: 'quality', to: { price: -1 } }, 'Price: -1 is not between 0 and 1000000.'],
-    [
-      { kind: 'quality', to: { supplier: 'x'.repeat(81) } },
-      'Supplier: 81 characters are above the most, 80.',
-    ],
-    [{ kind: 'describe', to: 'x'.repeat(2001) }, 'Note: 2001 characters are above the most, 2000.'],
+    [{ kind: 'quality', to: { supplier: 'x'.repeat(81) } }, 'Supplier: 81 characters, at most 80.'],
+    [{ kind: 'describe', to: 'x'.repeat(2001) }, 'Note: 2001 characters, at most 2000.'],
   ])('%j is refused', (bad, message) => {
     expect(editItem(drive, bad)).toEqual({ kind: 'refused', message });
   });

@@ -22,7 +22,7 @@ test.each<[Partial<Brief>, string]>([
   [{ mostMoney: Number.NaN }, 'Money: NaN is not between 0 and 1000000.'],
   [{ mostBoxes: 21 }, 'Added boxes: 21 is not between 0 and 20.'],
   [{ mostBoxes: 1.5 }, 'Added boxes: 1.5 is not a whole number of boxes.'],
-  [{ reach: { l1: entered(500) } }, 'Cable length: 500\u00a0m is above the most, 100\u00a0m.'],
+  [{ reach: { l1: entered(500) } }, 'Cable length: 500\u00a0m, at most 100\u00a0m.'],
   [
     { weights: { distance: 11, spread: 0, level: 0, resonance: 0, ends: 0, buffers: 0, rules: 0 } },
     'Weight of distance: 11 is not between 0 and 10.',

@@ -167,7 +167,7 @@ describe('what people do to a row', () => {
 describe('refusals name what is wrong', () => {
   const rig = withDevices(1);
   test.each<[string, Edit]>([
-    ['Cable length: −3\u00a0m is below the least, 0\u00a0m.', setCableLength('l1', -3)],
+    ['Cable length: −3\u00a0m, at least 0\u00a0m.', setCableLength('l1', -3)],
     [
       'Place -1 is not in this row of 2 connections.',
       { kind: 'connect', row: 'r1', at: -1, cable: null },
@@ -180,14 +180,14 @@ describe('refusals name what is wrong', () => {
       'Place 2 is not in this row of 2 connections.',
       { kind: 'connect', row: 'r1', at: 2, cable: null },
     ],
-    ['Cable length: 1e99 is above the most, 100\u00a0m.', setCableLength('l1', 1e99)],
+    ['Cable length: 1e99, at most 100\u00a0m.', setCableLength('l1', 1e99)],
     ['Cable length: NaN is not a number.', setCableLength('l1', NaN)],
     [
       'Name: it is empty; at least 1 character is needed.',
       { kind: 'rename', target: { of: 'guitar', id: 'g1' }, to: '  ' },
     ],
     [
-      'Name: 81 characters are above the most, 80.',
+      'Name: 81 characters, at most 80.',
       { kind: 'rename', target: { of: 'rig' }, to: 'x'.repeat(81) },
     ],
     ['There is no cable “l77” in this rig.', setCableLength('l77', 3)],
@@ -237,7 +237,7 @@ describe('refusals name what is wrong', () => {
     const full = withDevices(MOST_DEVICES);
     expect(applyEdit(full, insertBuffer(full, 0))).toEqual({
       kind: 'refused',
-      message: 'Devices: 65 is above the most, 64.',
+      message: 'Devices: 65, at most 64.',
     });
   });
 });

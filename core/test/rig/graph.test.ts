@@ -267,7 +267,7 @@ describe('what people do', () => {
     const fifth: Edit = { kind: 'list', of: 'pins', at: 4, remove: 0, insert: [pin('p5')] };
     expect(applyEdit(four, fifth)).toEqual({
       kind: 'refused',
-      message: 'Pins: 5 is above the most, 4.',
+      message: 'Pins: 5, at most 4.',
     });
     const changed = applyEdits(four, removeDevice(four, switcher));
     const back = applyEdits(changed, { kind: 'restore', rig: four.pins[0]!.rig });

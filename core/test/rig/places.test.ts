@@ -98,7 +98,7 @@ test('absurd lengths are refused where they stand', () => {
   expect(checkRig(bad)).toEqual([
     {
       path: 'electrical.places[0].lengths.l1',
-      message: 'Cable length: 500\u00a0m is above the most, 100\u00a0m.',
+      message: 'Cable length: 500\u00a0m, at most 100\u00a0m.',
     },
   ]);
 });

@@ -67,6 +67,6 @@ function nameProblem(label: string, text: string, required: boolean): string | n
   if (required && text.trim() === '')
     return `${label}: it is empty; at least 1 character is needed.`;
   if (text.length > LONGEST_NAME)
-    return `${label}: ${text.length} characters are above the most, ${LONGEST_NAME}.`;
+    return `${label}: ${text.length} characters, at most ${LONGEST_NAME}.`;
   return null;
 }

@@ -115,6 +115,6 @@ function problemWith(
   if (text.trim() === '' || !Number.isFinite(value))
     return `${label}: “${text.trim()}” is not a number.`;
   if (isWhole && !Number.isInteger(value)) return `${label}: ${value} is not a whole number.`;
-  if (value < 0) return `${label}: ${value} is below the least, 0.`;
-  return value > max ? `${label}: ${value} is above the most, ${max}.` : null;
+  if (value < 0) return `${label}: ${value}, at least 0.`;
+  return value > max ? `${label}: ${value}, at most ${max}.` : null;
 }

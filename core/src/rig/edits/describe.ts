@@ -14,8 +14,7 @@ export const DESCRIBE: EditKind<DescribeEdit> = {
   apply: (rig, edit) => {
     const { field, to } = edit;
     const most = field === 'player' ? LONGEST_NAME : LONGEST_NOTE;
-    if (to.length > most)
-      return refused(`${field}: ${to.length} characters are above the most, ${most}.`);
+    if (to.length > most) return refused(`${field}: ${to.length} characters, at most ${most}.`);
     const before = rig.texts[field];
     const after = before === to ? rig : { ...rig, texts: { ...rig.texts, [field]: to } };
     return done(after, { ...edit, to: before });

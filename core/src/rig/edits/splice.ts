@@ -59,7 +59,7 @@ function spliceProblem(rig: Rig, row: Row, edit: SpliceEdit): string | null {
   if (cables.length !== devices.length + 1)
     return `Cables: ${cables.length} for ${devices.length} devices; every connection needs one.`;
   const total = allDevices(rig).length - remove + devices.length;
-  return total > MOST_DEVICES ? `Devices: ${total} is above the most, ${MOST_DEVICES}.` : null;
+  return total > MOST_DEVICES ? `Devices: ${total}, at most ${MOST_DEVICES}.` : null;
 }
 
 /** One that has no foot-switch any more may still stand somewhere from when it had one. */

@@ -65,7 +65,7 @@ export function ImportGear({ name, table, guessed, onClose }: Props) {
         <Report report={report} />
         {isMuch && (
           <Alert severity="warning">
-            {count} entries are above the most, {MOST_ITEMS}, in one go.
+            {count} entries: at most {MOST_ITEMS} in one go.
           </Alert>
         )}
       </DialogContent>

@@ -12,7 +12,7 @@ import {
   insertBuffer,
   insertDevice,
   nameConnection,
-  patchCable,
+  usualPatch,
   removeDevice,
   removeGuitar,
   removeRows,
@@ -163,7 +163,10 @@ export function usePathActions(rig: Rig, openDialog: (asked: Asked | null) => vo
           rigNow().electrical.rows.find((other) => other.id === row)!,
           connection,
         );
-        const cable = { ...patchCable(id), name: cutText(name.replace(/^the /u, ''), 60) };
+        const cable = {
+          ...usualPatch(rigNow(), id),
+          name: cutText(name.replace(/^the /u, ''), 60),
+        };
         editThenSelect({ kind: 'connect', row, at: connection, cable }, () => ({
           kind: 'cable',
           id,
@@ -265,7 +268,7 @@ function replacement(
     case 'cable': {
       if (selection.kind === 'connection') {
         const id = freshId(rig, 'l');
-        const { lengthM } = isReel(item) ? patchCable(id) : item.thing;
+        const { lengthM } = isReel(item) ? usualPatch(rig, id) : item.thing;
         const cable = { ...item.thing, id, lengthM };
         return { kind: 'connect', row: selection.row, at: selection.connection, cable };
       }

@@ -1,5 +1,5 @@
 import type { RigListing } from '@gullwind/contract';
-import { cutText, LONGEST_NAME, newRig } from '@gullwind/core';
+import { cutText, LONGEST_NAME, newRig, usualReference } from '@gullwind/core';
 import { Button } from '@mui/material';
 import { useSnackbar } from 'notistack';
 import { useNavigate } from 'react-router';
@@ -32,7 +32,10 @@ export function useRigActions(): RigActions {
   const warn = (message: string) => enqueueSnackbar(message, { variant: 'warning' });
   const add = async (stage: 'path' | 'brief') => {
     const id = newId();
-    const made = await create({ id, rig: newRig('New rig', settings.reference) });
+    const made = await create({
+      id,
+      rig: newRig('New rig', usualReference(settings.reference, settings.units)),
+    });
     if ('error' in made) warn(messageOf(made.error));
     else await navigate(`/rigs/${id}/${stage}`);
   };

@@ -1,4 +1,4 @@
-import { findCable, formatQuantity, nameSpot, type StopSummary } from '@gullwind/core';
+import { findCable, formatStripLength, nameSpot, type StopSummary } from '@gullwind/core';
 import { useTheme } from '@mui/material';
 import { selectStop } from '../selection';
 import { LINE_Y, type RunPart } from './runGeometry';
@@ -20,7 +20,7 @@ export function RunCable({ stop, span: [x0, x1], stretch, onGrip, ...part }: Pro
   const cable = stop.role === 'gap' ? undefined : findCable(rig, stop.spot.id);
   const selected = isSelected(selection);
   const what = cable
-    ? `${cable.name}, ${formatQuantity(cable.lengthM.value, 'length', units)}`
+    ? `${cable.name}, ${formatStripLength(cable.lengthM.value, units)}`
     : 'missing';
   const gripX = stretch === 'in' ? x1 : stretch === 'out' ? x0 : (x0 + x1) / 2;
   return (

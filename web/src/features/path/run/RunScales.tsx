@@ -1,6 +1,6 @@
 import {
   DESTINATION_KINDS,
-  formatQuantity,
+  formatStripLength,
   METRES_PER_FOOT,
   type Rig,
   type UnitSystem,
@@ -37,7 +37,7 @@ export function RunScales({ rig, way, units }: { rig: Rig; way: DrawnWay; units:
 }
 
 function caption(rig: Rig, { kind, lengthM }: Stretch, way: DrawnWay, units: UnitSystem): string {
-  const length = formatQuantity(lengthM, 'length', units);
+  const length = formatStripLength(lengthM, units);
   const posts = postsOf(way).length;
   const { stops } = way;
   const isLoop = stops[0]!.spot.id === stops.at(-1)!.spot.id;

@@ -1,5 +1,6 @@
 import {
   formatQuantity,
+  formatStripLength,
   nameSpot,
   type Analysis,
   type Rig,
@@ -72,7 +73,7 @@ export function RunWater({ rig, layout, analysis, units }: Props) {
 /** "exposed · the pickup drives 7.15 m", or as much of it as there is room for. */
 function fitLabel(full: string, section: SectionSummary, units: UnitSystem, room: number): string {
   const short = full.slice(full.indexOf('·') + 2);
-  const length = formatQuantity(section.cableM, 'length', units);
+  const length = formatStripLength(section.cableM, units);
   return [full, short, length].find((text) => textWidth(text) <= room) ?? '';
 }
 
@@ -87,5 +88,5 @@ function sayDriver(
   const driver = section.rOutOhm === null ? 'the pickup' : nameSpot(rig, spot);
   const from =
     section.rOutOhm === null ? '' : ` from ${formatQuantity(section.rOutOhm, 'resistance', units)}`;
-  return `${water} · ${driver} drives ${formatQuantity(section.cableM, 'length', units)}${from}`;
+  return `${water} · ${driver} drives ${formatStripLength(section.cableM, units)}${from}`;
 }

@@ -1,7 +1,7 @@
 import {
   DESTINATION_KINDS,
   findDevice,
-  formatQuantity,
+  formatStripLength,
   loopSwitch,
   type Rig,
   type Row,
@@ -106,7 +106,7 @@ function chain(row: Row, units: UnitSystem): readonly InletPiece[] {
       selection: selectConnection(row, connection),
       isMissing: cable === null,
       says: cable
-        ? `${cable.name}, ${formatQuantity(cable.lengthM.value, 'length', units)}`
+        ? `${cable.name}, ${formatStripLength(cable.lengthM.value, units)}`
         : 'no cable here yet',
     };
     const device = row.devices[connection];
