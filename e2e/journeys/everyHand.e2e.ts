@@ -95,3 +95,65 @@ test('in forced colours every line and letter of the Run stands out from its gro
     await forceColors(driver, false);
   }
 });
+
+test('after a dialog the focus is where the hand was', async () => {
+  const { page, driver } = world;
+  const focus = () =>
+    driver.executeScript<string>(
+      `const e = document.activeElement;
+       return e.getAttribute('aria-label') ?? e.textContent;`,
+    );
+  const becomes = (what: string) =>
+    page.eventually(`the focus on ${what}`, async () => (await focus()).startsWith(what));
+  await page.open(`/rigs/${PIT_BOARD}/path`);
+  await page.trebleDb();
+  await page.press('a');
+  await page.find('[role="dialog"] input');
+  await page.press(Key.ESCAPE);
+  await becomes('The way from guitar to amp');
+  await (await page.findText('button', 'Add a pedal')).click();
+  await page.find('[role="dialog"] input');
+  await page.press(Key.ESCAPE);
+  await becomes('Add a pedal');
+  await page.click('button[aria-label="Kept revisions"]');
+  await page.find('[role="dialog"]');
+  await page.press(Key.ESCAPE);
+  await becomes('Kept revisions');
+  // What had the focus is gone with what was deleted.
+  await page.addPedal('drive');
+  await page.click('button[aria-label="Delete it"]');
+  await becomes('The way from guitar to amp');
+  await page.press(Key.chord(Key.CONTROL, 'z'), Key.chord(Key.CONTROL, 'z'));
+});
+
+test('in feet on a narrow screen, by keyboard: a new rig, its lengths whole feet in one unit', async () => {
+  const { page, driver } = world;
+  try {
+    await setView(driver, { width: 400, height: 800 });
+    await page.open('/');
+    await page.findText('button', 'New rig');
+    await page.press('u');
+    await page.tabTo('New rig');
+    await page.press(Key.ENTER);
+    await page.find('[role="option"][aria-label$="20\u00a0ft"]');
+    expect(await page.textOf('[data-testid="sentence"]')).toMatch(
+      /straight in \(10\sft\).*drives all 20\sft of cable to the amp; straight in it drives 10\sft/u,
+    );
+    await page.addPedal('drive');
+    await page.addPedal('modulation');
+    await page.find('[role="option"][aria-label$="1\u00a0ft"]');
+    const strip = await driver.executeScript<string>(
+      `return [...document.querySelectorAll('[role="listbox"] text')].map((e) => e.textContent).join(' ');`,
+    );
+    expect(strip).toContain('ft');
+    expect(strip).not.toMatch(/\d\s*(?:m|cm|″)(?:\s|$)/u);
+    expect(
+      await driver.executeScript<number>(
+        'return document.scrollingElement.scrollWidth - document.documentElement.clientWidth;',
+      ),
+    ).toBeLessThanOrEqual(0);
+  } finally {
+    await page.press('u');
+    await setView(driver);
+  }
+});

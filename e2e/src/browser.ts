@@ -47,10 +47,13 @@ export async function setView(driver: WebDriver, view = VIEW): Promise<void> {
   });
 }
 
-/** What is half faded in has no contrast of its own: the page is asked to hold still. */
-export async function stopMotion(driver: WebDriver): Promise<void> {
+/** What is half faded in has no contrast of its own: the page is asked to hold still; in colours of its own, or the system's. */
+export async function stopMotion(driver: WebDriver, isForced = false): Promise<void> {
   await (driver as Driver).sendDevToolsCommand('Emulation.setEmulatedMedia', {
-    features: [{ name: 'prefers-reduced-motion', value: 'reduce' }],
+    features: [
+      { name: 'prefers-reduced-motion', value: 'reduce' },
+      { name: 'forced-colors', value: isForced ? 'active' : 'none' },
+    ],
   });
 }
 

@@ -99,13 +99,25 @@ function sayCause(
   const source = first.rOutOhm === null ? 'The pickup' : capital(nameSpot(rig, stops[0]!.spot));
   const driven =
     destination.role === 'destination'
-      ? `${source} drives all ${way} of cable to ${sayDestination(rig, destination.spot.id)}.`
+      ? `${source} drives all ${way} of cable to ${sayDestination(rig, destination.spot.id)}${sayReferenceCable(rig, stops, system)}.`
       : `${source} drives ${way} of cable before ${nameSpot(rig, destination.spot)} takes over.`;
   const [most, less] = [
     sayMost(rig, stops, lossByPart, verdict, figures.trebleDb),
     sayLess(rig, first, verdict, system),
   ];
   return [driven, less, most].filter((part) => part !== '').join(' ');
+}
+
+const NOTHING_BETWEEN = 3;
+
+/** With nothing between guitar and amp the cable is all the difference there is. */
+function sayReferenceCable(
+  { electrical: { reference } }: Chain,
+  stops: SoundingAnalysis['stops'],
+  system: UnitSystem,
+): string {
+  if (stops.length > NOTHING_BETWEEN) return '';
+  return `; straight in it drives ${formatQuantity(reference.lengthM.value, 'length', system)}`;
 }
 
 /** What brings brightness where less cable hangs on the pickup than the reference has. */

@@ -72,6 +72,35 @@ function bestFurtherForward(rig: Rig, deviceId: string, solver: SectionSolver): 
   );
 }
 
+const TURN_UP_DB = 1.5;
+
+/** A loss that is always there can be turned up again at the amp; what hisses before it comes up too. */
+export function judgeTurnUp({ analysis, route, rig }: Case): readonly Judgement[] {
+  const { figures, verdict } = analysis;
+  const isLost = verdict.direction === 'duller' && figures.trebleDb <= -TURN_UP_DB;
+  const destination = rig.electrical.destinations[0]!;
+  if (!isLost || route.kind !== 'front' || destination.kind !== 'amp') return [];
+  const presence = Math.max(0, -figures.trebleHighDb);
+  return [
+    {
+      key: 'turnUp:',
+      kind: 'turnUp',
+      weight: 'note',
+      spot: { kind: 'destination', id: destination.id },
+      title: 'It can be turned up at the amp instead',
+      reason:
+        'Treble and presence bring a loss back that is the same in every state. The hiss of everything before the amp comes up by as much, and a resonance that is gone stays gone.',
+      numbers: [
+        ['treble up, 2–4 kHz', db(Math.max(0, -figures.trebleLowDb), 1)],
+        ['presence up, 4–8 kHz', db(presence, 1)],
+        ['hiss up, at most', db(presence, 1)],
+      ],
+      when: 'as the switches stand',
+      approaches: 'every',
+    },
+  ];
+}
+
 const WEAK_OHM = 2000;
 
 /** Under "bookends" the last box has to give from a low impedance in every state. */

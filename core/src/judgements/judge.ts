@@ -9,6 +9,7 @@ import {
   judgeLateBuffer,
   judgeResonance,
   judgeSpread,
+  judgeTurnUp,
   judgeWeakEnd,
 } from './aboutWhole';
 import { openCase } from './case';
@@ -40,6 +41,7 @@ export function judgeRig(
     ...judgeWeakEnd(at),
     ...judgeSpread(at),
     ...judgeResonance(at),
+    ...judgeTurnUp(at),
     ...judgeDestinations(at, units),
   ];
   return [...warnings, ...judgeFine(rig, rowId, solver)].sort(

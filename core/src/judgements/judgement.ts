@@ -17,6 +17,7 @@ export type JudgementKind =
   | 'piezoLoad'
   | 'wrongDi'
   | 'longUnbalanced'
+  | 'turnUp'
   | 'fine';
 
 /** A figure that a judgement rests on: what it is, and its value with unit. */

@@ -34,7 +34,7 @@ const RULES: Cure = {
   ofThePart: false,
   term: 'rules',
 };
-const TRACK: Cure = { moves: ['pot'], ofThePart: true, term: null };
+const TRACK: Cure = { moves: ['pot', 'activate'], ofThePart: true, term: null };
 const DRIVEN: Cure = { moves: [...DRIVES, 'shift', 'bypass'], ofThePart: false, term: null };
 
 const CURES: Readonly<Record<JudgementKind, Cure | null>> = {
@@ -57,6 +57,7 @@ const CURES: Readonly<Record<JudgementKind, Cure | null>> = {
   piezoLoad: DRIVEN,
   wrongDi: DRIVEN,
   longUnbalanced: null,
+  turnUp: null,
   fine: null,
 };
 

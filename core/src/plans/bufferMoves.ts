@@ -1,5 +1,5 @@
 import { deviceOfClass, wantsPickup, type Device, type GearItem, type ItemOf } from '../gear';
-import { allDevices, mainRow, MOST_DEVICES, type Rig } from '../rig';
+import { allDevices, findDevice, mainRow, MOST_DEVICES, type Rig } from '../rig';
 import { MINUTES, NOTHING, USUAL_PRICE } from './efforts';
 import type { Effort, Move } from './move';
 
@@ -21,7 +21,8 @@ export function bufferMoves(rig: Rig, gear: readonly GearItem[]): readonly Move[
   if (noRoom || devices.length === 0 || rig.electrical.approach.kind === 'shaped') return [];
   const gaps = [...devices.map(({ id }) => id), null].filter((before) => isGap(devices, before));
   const candidates = candidatesFor(rig, gear);
-  return gaps.flatMap((before) =>
+  const inLoops = loopBufferMoves(rig);
+  const onTheWay = gaps.flatMap((before) =>
     candidates.map(({ kind, key, device, effort }): Move => ({
       key: `${kind} ${before ?? 'end'} ${key}`,
       action: { kind, before, device },
@@ -31,6 +32,28 @@ export function bufferMoves(rig: Rig, gear: readonly GearItem[]): readonly Move[
       against: null,
     })),
   );
+  return [...onTheWay, ...inLoops];
+}
+
+/** Before the first pedal of every loop of a switcher, where that may be driven. */
+function loopBufferMoves(rig: Rig): readonly Move[] {
+  const { effort, device } = ordinaryBuffer();
+  return rig.electrical.rows.flatMap(({ at, devices }): readonly Move[] => {
+    const [first] = devices;
+    const isSwitched = at.kind === 'loop' && findDevice(rig, at.device)?.insert === 'switched';
+    if (!isSwitched || !first || devices.some(wantsPickup) || first.deviceClass === 'buffer')
+      return [];
+    return [
+      {
+        key: `loopBuffer ${first.id}`,
+        action: { kind: 'loopBuffer', before: first.id, device },
+        effort,
+        claims: [`gap ${first.id}`],
+        condition: null,
+        against: null,
+      },
+    ];
+  });
 }
 
 /**

@@ -1,5 +1,5 @@
-import { deviceOfClass, entered, patchCable, type Cable } from '../gear';
-import { driveWay, routeOf, type DrivenPath } from '../path';
+import { deviceOfClass, entered, patchCable, type Cable, type Device } from '../gear';
+import { driveWay, routeOf, wiperFraction, type DrivenPath } from '../path';
 import {
   applyTrusted,
   findDevice,
@@ -9,6 +9,7 @@ import {
   linkSwitch,
   mainRow,
   removeDevice,
+  rowOf,
   setCableLength,
   setLengthAt,
   switchInScene,
@@ -73,6 +74,10 @@ export function editOfMove(rig: Rig, action: MoveAction): Edit | null {
       return chooseEdit(action.device, 'bypass', 'true');
     case 'loopOut':
       return loopOutEdit(rig, action);
+    case 'activate':
+      return activateEdit(rig, action);
+    case 'loopBuffer':
+      return loopBufferEdit(rig, action);
     case 'pot':
       return {
         kind: 'set',
@@ -93,9 +98,29 @@ export function editOfMove(rig: Rig, action: MoveAction): Edit | null {
 
 /** What a move speaks of may be out of the rig by then. */
 function isGone(rig: Rig, action: MoveAction): boolean {
+  if (action.kind === 'loopBuffer') return rowOf(rig, action.before) === undefined;
   if ('before' in action && gapOf(rig, action.before) < 0) return true;
   if (!('device' in action) || typeof action.device !== 'string') return false;
   return findDevice(rig, action.device) === undefined;
+}
+
+/** Its level stays as it is turned. */
+function activateEdit(rig: Rig, { device: id }: ActionOf<'activate'>): Edit {
+  const { gear: _, ...device } = findDevice(rig, id)!;
+  const { on, off, bypass, deviceClass } = deviceOfClass('poweredVolume', id);
+  const gainDb = entered(device.pot ? 20 * Math.log10(wiperFraction(device.pot)) : 0);
+  const to: Device = { ...device, deviceClass, bypass, off, on: { ...on, gainDb }, pot: null };
+  return { kind: 'replace', part: { of: 'device', to } };
+}
+
+function loopBufferEdit(rig: Rig, { before, device }: ActionOf<'loopBuffer'>): Edit {
+  const row = rowOf(rig, before)!;
+  return insertDevice(
+    rig,
+    row.devices.findIndex(({ id }) => id === before),
+    device,
+    row.id,
+  );
 }
 
 const chooseEdit = (id: string, field: string, to: string): Edit => ({

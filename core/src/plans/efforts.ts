@@ -20,6 +20,7 @@ export const USUAL_PRICE = {
   plugPair: 10,
   switch: 12,
   pot: 10,
+  activeVolume: 35,
   capacitor: 2,
   pickupSimulator: 25,
 } as const;
@@ -34,6 +35,7 @@ export const MINUTES = {
   convertBypass: 45,
   loopOut: 20,
   changePot: 40,
+  activateVolume: 60,
   fitCapacitor: 15,
   fitPickupSimulator: 30,
   removeBox: 5,

@@ -34,6 +34,10 @@ export type MoveAction =
   /** A pedal into a true-bypass loop, whose switch acts together with its own. */
   | { readonly kind: 'loopOut'; readonly device: string }
   | { readonly kind: 'pot'; readonly device: string; readonly potOhm: number }
+  /** A passive volume with a buffer built in before its track: a powered one. */
+  | { readonly kind: 'activate'; readonly device: string }
+  /** A buffer in a loop of a switcher, before the first pedal there: in the way only while that is switched in. */
+  | { readonly kind: 'loopBuffer'; readonly before: string; readonly device: Device }
   /** A capacitor at the first input after the pickup: to the wanted resonance, or to what the reference cable had. */
   | { readonly kind: 'capacitor'; readonly goal: 'resonance' | 'reference' }
   /** A coil and a resistor ahead of a fuzz that something low drives. */
@@ -65,6 +69,8 @@ export const WORKING_ORDER: readonly MoveKind[] = [
   'convert',
   'loopOut',
   'pot',
+  'activate',
+  'loopBuffer',
   'cableKind',
   'cableLength',
   'capacitor',

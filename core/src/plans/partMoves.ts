@@ -14,6 +14,7 @@ export function partMoves(rig: Rig): readonly Move[] {
     ...bypassMoves(device),
     ...hardwiredMoves(rig, device),
     ...potMoves(device),
+    ...activeMoves(device),
     ...simulatorMoves(rig, device),
   ]);
 }
@@ -91,6 +92,20 @@ function simulatorMoves(rig: Rig, device: Device): readonly Move[] {
       [`pickupSimulator ${device.id}`],
     ),
   ];
+}
+
+/** A volume with a battery or a jack for power in it drives what follows, whatever it is turned to. */
+function activeMoves({ id, pot, deviceClass }: Device): readonly Move[] {
+  if (!pot || deviceClass !== 'passiveVolume') return [];
+  const effort = {
+    minutes: MINUTES.activateVolume,
+    solders: true,
+    cost: USUAL_PRICE.activeVolume,
+    isCostAssumed: true,
+    buys: ['a buffer board for a volume pedal'],
+  };
+  const claims = [`pot ${id}`, `bypass ${id}`];
+  return [move(`activate ${id}`, { kind: 'activate', device: id }, effort, claims)];
 }
 
 /** Tracks for the pickup's side and for after a buffer: which one suits shows in the goal. */

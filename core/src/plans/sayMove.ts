@@ -28,6 +28,10 @@ function sayAction(rig: Rig, action: MoveAction, units: UnitSystem): string {
       return `Have ${name(action.device)} rebuilt to true bypass`;
     case 'loopOut':
       return `Put ${name(action.device)} into a true-bypass loop`;
+    case 'activate':
+      return `Make ${name(action.device)} active: a buffer before its track`;
+    case 'loopBuffer':
+      return `Stand ${article(action.device.name)} in the loop of ${name(action.before)}, before it`;
     case 'pot':
       return `Put a ${formatQuantity(action.potOhm, 'resistance', units)} track into ${name(action.device)}`;
     case 'cableKind':

@@ -1,13 +1,13 @@
-import { deviceOfClass, type Device, type Guitar } from '../gear';
+import { deviceOfClass, type Cable, type Device, type Guitar } from '../gear';
 import { findDevice, mainRow } from './chain';
 import { addTo, group, removeRows } from './composeBranch';
-import { insertDevice, removeDevice } from './composeEdit';
+import { insertDevice, removeDevice, setCableLength } from './composeEdit';
 import type { Edit } from './edits';
 import type { Row } from './electrical';
 import { freshId } from './ids';
 import type { Rig } from './rig';
 import { Steps } from './steps';
-import { usualCable } from './usualLengths';
+import { usualCable, usualPatch } from './usualLengths';
 
 /// Guitars and how each arrives: the first one in the main row, every other by a way of its own into a selector, or by
 /// the first one's cable where it is plugged in instead.
@@ -106,6 +106,37 @@ export function addGuitar(rig: Rig, guitar: Guitar, by: Arrival = 'shared'): Edi
   const steps = new Steps(rig).do((now) => addTo(now, 'guitars', [{ ...guitar, id }]));
   if (by !== 'shared') steps.do((now) => arriveBy(now, id, by));
   return steps.do(() => ({ kind: 'switch', playing: id })).edit;
+}
+
+export type ReceiverPlace = 'board' | 'rack';
+
+/** Up to here from a receiver it stands on the board, m. */
+const ON_THE_BOARD_M = 1.5;
+
+/** Where the receiver of a guitar's wireless pair stands; null where there is none. */
+export function receiverAt(rig: Rig, guitarId: string): ReceiverPlace | null {
+  const after = cableAfterReceiver(rig, guitarId);
+  if (!after) return null;
+  return after.lengthM.value <= ON_THE_BOARD_M ? 'board' : 'rack';
+}
+
+function cableAfterReceiver(rig: Rig, guitarId: string): Cable | null {
+  const row = rowOfGuitar(rig, guitarId);
+  const wireless = wirelessOf(rig, guitarId);
+  if (!row || !wireless) return null;
+  return row.cables[row.devices.indexOf(wireless) + 1] ?? null;
+}
+
+/**
+ * A receiver on the board reaches it by a patch; in the rack beside the amp it sends the signal to the board by a cable as
+ * long as the one that brings it back: the way to the rack counts twice.
+ */
+export function placeReceiver(rig: Rig, guitarId: string, to: ReceiverPlace): Edit {
+  const after = cableAfterReceiver(rig, guitarId);
+  if (!after) throw new Error('there is no receiver');
+  const back = mainRow(rig).cables.at(-1)?.lengthM.value ?? OWN_CABLE_M;
+  const patch = usualPatch(rig, after.id).lengthM.value;
+  return setCableLength(after.id, to === 'rack' ? Math.max(back, 2 * ON_THE_BOARD_M) : patch);
 }
 
 /** Takes a guitar out, with its row; the first one stays. */

@@ -104,10 +104,12 @@ export {
   arrivalOf,
   arriveBy,
   inputsOf,
+  placeReceiver,
+  receiverAt,
   removeGuitar,
   selectorOf,
   wirelessOf,
 } from './guitars';
-export type { Arrival } from './guitars';
+export type { Arrival, ReceiverPlace } from './guitars';
 export { canSplit, secondHalfOf, splitIntoLoop } from './fourCables';
 export { usualPatch, usualReference } from './usualLengths';

@@ -6,7 +6,7 @@ import {
   type Device,
   type DeviceClass,
 } from '../../src/gear';
-import { judgeRig, type Judgement, type JudgementKind } from '../../src/judgements';
+import { adviseRig, judgeRig, type Judgement, type JudgementKind } from '../../src/judgements';
 import {
   applyEdits,
   insertDevice,
@@ -284,4 +284,24 @@ test('every judgement has a key of its own, a reason, numbers and says when it a
     expect(title).not.toMatch(/undefined|NaN/u);
     for (const [, value] of numbers) expect(value).not.toMatch(/undefined|NaN|Infinity/u);
   }
+});
+
+test('a loss that is plain can be turned up at the amp, and its hiss comes with it', () => {
+  const empty = newRig('long');
+  const rig = applyEdits(
+    applyEdits(empty, insertDevice(empty, 0, deviceOfClass('drive', ''))),
+    setCableLength('l1', 15),
+  );
+  const analysis = analyseRig(rig);
+  if (analysis.kind !== 'sounding') throw new Error('it sounds');
+  const said = (now: typeof rig) =>
+    adviseRig(now, [], 'metric').judgements.find(({ kind }) => kind === 'turnUp');
+  const presence = `+${(-analysis.figures.trebleHighDb).toFixed(1)} dB`;
+  expect(said(rig)?.numbers).toEqual(
+    expect.arrayContaining([
+      ['presence up, 4–8 kHz', presence],
+      ['hiss up, at most', presence],
+    ]),
+  );
+  expect(said(applyEdits(rig, setCableLength('l1', 1)))).toBeUndefined();
 });

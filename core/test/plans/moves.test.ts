@@ -7,7 +7,9 @@ import {
   type Device,
   type GearItem,
 } from '../../src/gear';
-import { findMoves, makeMoves } from '../../src/plans';
+import { measureRig } from '../../src/figures';
+import { wiperFraction } from '../../src/path';
+import { findMoves, makeMoves, type Move } from '../../src/plans';
 import { MINUTES, USUAL_PRICE } from '../../src/plans/efforts';
 import {
   addAmpLoop,
@@ -18,6 +20,7 @@ import {
   mainRow,
   newRig,
   setCableLength,
+  toggleSwitch,
   withElectrical,
   type Rig,
 } from '../../src/rig';
@@ -189,4 +192,41 @@ test('each place that a pedal can be moved to is another order', () => {
   expect(orders).not.toContain(now);
   const ofBuffer = orders.filter((_, i) => shifts[i]!.key.includes(' d4 '));
   expect(new Set(ofBuffer).size).toBe(ofBuffer.length);
+});
+
+const made = (rig: Rig, kind: Move['action']['kind']): Rig => {
+  const move = findMoves(rig).find(({ action }) => action.kind === kind)!;
+  return makeMoves(rig, [move])!.rig;
+};
+
+const trebleOf = (rig: Rig): number => {
+  const measured = measureRig(rig);
+  if (measured.kind !== 'sounding') throw new Error('it sounds');
+  return measured.figures.trebleDb;
+};
+
+test('a passive volume made active drives what follows, turned down as far as it was', () => {
+  const volume = deviceOfClass('passiveVolume', '');
+  const half = { ...volume, pot: { ...volume.pot!, travel: entered(0.5) } };
+  const rig = applyEdits(
+    applyEdits(BARE, insertDevice(BARE, 0, half)),
+    setCableLength(FIRST.id, 3),
+  );
+  const active = made(rig, 'activate');
+  const [device] = mainRow(active).devices;
+  expect(device).toMatchObject({ deviceClass: 'poweredVolume', bypass: 'alwaysOn', pot: null });
+  // Half down, the track's own output lost treble into the cable to the amp; the buffer does not.
+  expect(trebleOf(active)).toBeGreaterThan(trebleOf(rig) + 1);
+  expect(device!.on.gainDb.value).toBeCloseTo(20 * Math.log10(wiperFraction(half.pot)), 9);
+  expect(findMoves(active).some(({ action }) => action.kind === 'activate')).toBe(false);
+});
+
+test('a buffer in a loop of a switcher drives it while it is switched in, and nothing while it is not', () => {
+  let rig = applyEdits(BARE, insertDevice(BARE, 0, deviceOfClass('switcher', '')));
+  const loop = rig.electrical.rows.find(({ at }) => at.kind === 'loop')!;
+  rig = applyEdits(rig, insertDevice(rig, 0, deviceOfClass('wah', ''), loop.id));
+  const open = made(rig, 'loopBuffer');
+  expect(trebleOf(open)).toBeCloseTo(trebleOf(rig), 9);
+  const closed = (now: Rig) => applyEdits(now, toggleSwitch(now, 'd1.0'));
+  expect(trebleOf(closed(open))).toBeGreaterThan(trebleOf(closed(rig)) + 0.5);
 });

@@ -120,6 +120,16 @@ test.each<[string, Move['action'], string]>([
     'Put a 500\u00a0kΩ track into passiveVolume',
   ],
   [
+    'an active volume',
+    { kind: 'activate', device: 'd3' },
+    'Make passiveVolume active: a buffer before its track',
+  ],
+  [
+    'a buffer in a loop',
+    { kind: 'loopBuffer', before: 'd2', device: BUFFER },
+    'Stand an ordinary buffer in the loop of wah, before it',
+  ],
+  [
     'a cable by class',
     {
       kind: 'cableKind',

@@ -12,10 +12,13 @@ import {
   insertDevice,
   mainRow,
   newRig,
+  placeReceiver,
+  receiverAt,
   removeGuitar,
   replaceDestination,
   secondHalfOf,
   selectorOf,
+  setCableLength,
   splitIntoLoop,
   toggleSwitch,
   wirelessOf,
@@ -75,6 +78,18 @@ describe('how a guitar arrives', () => {
     expect(() => arriveBy(now, 'g1', 'shared')).toThrow(/that others share/u);
     const alone = made(now, removeGuitar(now, 'g2'));
     expect(alone.electrical.guitars).toHaveLength(1);
+  });
+
+  test('a receiver in the rack sends the signal to the board by as much cable as brings it back', () => {
+    const there = made(rig, arriveBy(rig, 'g1', 'wireless'));
+    expect(receiverAt(rig, 'g1')).toBeNull();
+    expect(() => placeReceiver(rig, 'g1', 'rack')).toThrow(/no receiver/u);
+    const onBoard = made(there, placeReceiver(there, 'g1', 'board'));
+    expect(receiverAt(onBoard, 'g1')).toBe('board');
+    const far = applyEdits(onBoard, setCableLength(mainRow(onBoard).cables.at(-1)!.id, 18));
+    const inRack = made(far, placeReceiver(far, 'g1', 'rack'));
+    expect(receiverAt(inRack, 'g1')).toBe('rack');
+    expect(mainRow(inRack).cables.map((cable) => cable!.lengthM.value)).toEqual([0.5, 18, 18]);
   });
 
   test('after the first one’s wireless pair stands the selector', () => {

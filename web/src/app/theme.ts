@@ -72,6 +72,9 @@ const TYPOGRAPHY = {
   caption: { fontSize: 12.5 },
 };
 
+/** The least that can be pressed, px. */
+const TOUCH_PX = 24;
+
 export type ThemeMode = 'day' | 'night';
 
 /** What holds for everything on every page: figures under each other, scroll bars, where the keyboard is. */
@@ -122,6 +125,9 @@ function themeOf(mode: ThemeMode, chart: ChartInk, ink: ChartInk = chart): Theme
           },
         },
       },
+      // What can be pressed can be met by a thumb.
+      MuiIconButton: { styleOverrides: { root: { minWidth: TOUCH_PX, minHeight: TOUCH_PX } } },
+      MuiButton: { styleOverrides: { root: { minHeight: TOUCH_PX } } },
       MuiToggleButton: { styleOverrides: { root: { color: chart.ink } } },
       MuiTooltip: { defaultProps: { enterDelay: 400, arrow: false } },
     },

@@ -69,7 +69,7 @@ const BARE_ROW = {
   alignItems: 'center',
   minHeight: 26,
 } as const;
-const ROW = { ...BARE_ROW, gridTemplateColumns: '1fr 92px 22px' } as const;
+const ROW = { ...BARE_ROW, gridTemplateColumns: '1fr 92px 24px' } as const;
 
 function FieldLabel({ id, label }: { readonly id: string; readonly label: string }) {
   return (

@@ -32,7 +32,12 @@ export function UsesPanel({ item, uses, isChanged }: Props) {
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {rigs.map(({ rigId, rigName, id }) => (
           <li key={rigId}>
-            <Link component={RouterLink} to={`/rigs/${rigId}/path?at=${id}`} variant="body2">
+            <Link
+              component={RouterLink}
+              to={`/rigs/${rigId}/path?at=${id}`}
+              variant="body2"
+              sx={{ display: 'inline-block', py: '3px' }}
+            >
               {rigName}
             </Link>
           </li>

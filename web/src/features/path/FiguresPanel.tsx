@@ -120,6 +120,8 @@ const PartLossRow = styled('button')(({ theme }) => ({
   justifyContent: 'space-between',
   gap: 8,
   padding: '1px 0',
+  minHeight: 24,
+  alignItems: 'center',
   border: 0,
   background: 'none',
   color: 'inherit',

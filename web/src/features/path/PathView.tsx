@@ -37,6 +37,7 @@ import { Run } from './run/Run';
 import { shownRows, stopsOf } from './run/runWays';
 import { StateBar } from './StateBar';
 import { usePathActions, type Asked, type PathActions } from './usePathActions';
+import { useFocusOnRun } from './useFocusOnRun';
 import { usePathKeys } from './usePathKeys';
 
 /** The path of one rig: the Run, the sentence, and below them curve, figures and the selected thing. */
@@ -50,6 +51,7 @@ export function PathView({ open }: { open: OpenRig }) {
     () => shownRows(rig, rowId).flatMap((id) => stopsOf(rig, id)),
     [rig, rowId],
   );
+  useFocusOnRun(dialog, actions.selection);
   usePathKeys({ rig, stops, actions, inspector, isOff: dialog !== null || open.theirs !== null });
   return (
     <Box component="main" sx={PAGE}>

@@ -199,13 +199,13 @@ function Named({ rig, id, of, name, actions, children }: NamedProps) {
         label={`Name of ${word} ${name}`}
         value={name}
         onChange={(to) => actions.edit({ kind: 'rename', target: { of, id }, to })}
-        sx={{ fontSize: 13.5, width: 72, '& input': { py: 0 } }}
+        sx={{ fontSize: 13.5, width: 72, '& input': { py: '3px' } }}
       />
       {children}
       <IconButton
         size="small"
         aria-label={`Delete ${word} ${name}`}
-        sx={{ p: 0 }}
+        sx={{ p: '4px' }}
         onClick={() => actions.edit(removeFrom(rig, of === 'scene' ? 'scenes' : 'places', id))}
       >
         <DeleteOutlined sx={{ fontSize: 16 }} />

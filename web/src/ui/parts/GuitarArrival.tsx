@@ -1,4 +1,13 @@
-import { arrivalOf, arriveBy, type Arrival, type Edit, type Rig } from '@gullwind/core';
+import {
+  arrivalOf,
+  arriveBy,
+  placeReceiver,
+  receiverAt,
+  type Arrival,
+  type Edit,
+  type ReceiverPlace,
+  type Rig,
+} from '@gullwind/core';
 import { ChoiceField } from './ChoiceField';
 
 interface Props {
@@ -19,15 +28,31 @@ const FIRST: readonly (readonly [Arrival, string])[] = [
   ['wireless', 'wireless'],
 ];
 
+const RECEIVER: readonly (readonly [ReceiverPlace, string])[] = [
+  ['board', 'on the board'],
+  ['rack', 'in the rack: there and back'],
+];
+
 /** How a guitar arrives at the board: with a way of its own it has an input of its own at a selector. */
 export function GuitarArrival({ rig, guitarId, label = 'It arrives by', edit }: Props) {
   const isFirst = rig.electrical.guitars[0]!.id === guitarId;
+  const receiver = receiverAt(rig, guitarId);
   return (
-    <ChoiceField
-      label={label}
-      value={arrivalOf(rig, guitarId)}
-      options={isFirst ? FIRST : OWN}
-      onChange={(by) => edit(arriveBy(rig, guitarId, by))}
-    />
+    <>
+      <ChoiceField
+        label={label}
+        value={arrivalOf(rig, guitarId)}
+        options={isFirst ? FIRST : OWN}
+        onChange={(by) => edit(arriveBy(rig, guitarId, by))}
+      />
+      {receiver && (
+        <ChoiceField
+          label="Its receiver stands"
+          value={receiver}
+          options={RECEIVER}
+          onChange={(to) => edit(placeReceiver(rig, guitarId, to))}
+        />
+      )}
+    </>
   );
 }
