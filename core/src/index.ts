@@ -266,6 +266,9 @@ export type { Assumption, Bounds, ChainWay, Difference, FigureBands, Tolerance }
 export {
   areaOfGauge,
   capacitanceFor,
+  capacitorPositions,
+  outputIsFor,
+  sweepOutput,
   checkSpeakerCable,
   chooseDi,
   sayUnbalanced,
@@ -273,6 +276,8 @@ export {
   fitPickupSimulator,
   gaugeOfArea,
   headroomDb,
+  planReamp,
+  speakerPeakV,
   usualPeakV,
   INSTRUMENT_CABLE_REFUSED,
   keepLikedCable,
@@ -285,6 +290,8 @@ export {
 export type {
   CableFit,
   CapacitanceAnswer,
+  CapacitorPosition,
+  SweptOutput,
   DiChoice,
   LikedCable,
   LikedCableAnswer,

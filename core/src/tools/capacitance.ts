@@ -102,6 +102,34 @@ class ResonanceSolver {
   }
 }
 
+/** Positions of a capacitor switch in a plug, F: none, then values that there are. */
+const POSITIONS_F = [0, 100e-12, 220e-12, 330e-12, 470e-12, 680e-12, 1e-9] as const;
+
+/** One position of a switch, and where the pickup resonates in it; null where it does not. */
+export interface CapacitorPosition {
+  readonly addF: number;
+  readonly resonanceHz: number | null;
+}
+
+/**
+ * Where the resonance lies in every position of a capacitor switch.
+ *
+ * @param alreadyF of what hangs there now, what is switched in already, F
+ */
+export function capacitorPositions(
+  path: DrivenPath,
+  alreadyF: number,
+): readonly CapacitorPosition[] {
+  const section = path.sections[0]?.circuit;
+  if (section?.source.kind !== 'pickup') return [];
+  const now = capacitanceOf(section);
+  const solver = new ResonanceSolver(section, now);
+  return POSITIONS_F.map((addF) => ({
+    addF,
+    resonanceHz: solver.resonanceHz(now - alreadyF + addF),
+  }));
+}
+
 /** A cable somebody likes the sound of. */
 export interface LikedCable {
   readonly lengthM: number;

@@ -16,9 +16,14 @@ export {
 export type { SpeakerCable, SpeakerCableFigures } from './speakerCable';
 export { fitCable } from './cableFit';
 export type { CableFit, CableReading } from './cableFit';
-export { capacitanceFor, capacitanceOf, keepLikedCable } from './capacitance';
+export { capacitanceFor, capacitanceOf, capacitorPositions, keepLikedCable } from './capacitance';
+export type { CapacitorPosition } from './capacitance';
+export { outputIsFor, sweepOutput } from './outputSweep';
+export type { SweptOutput } from './outputSweep';
 export type { CapacitanceAnswer, LikedCable, LikedCableAnswer } from './capacitance';
 export { pickupOrCable, sweepSources } from './sourceSweep';
 export type { SweptSource, WhatIf } from './sourceSweep';
 export { fitPickupSimulator, pickupSimulatorFor, removePickupSimulator } from './pickupSimulator';
 export type { SimulatorValues } from './pickupSimulator';
+export { planReamp, speakerPeakV } from './reamp';
+export type { ReampAnswer, ReampQuestion } from './reamp';

@@ -4,6 +4,8 @@ import {
   analyseStates,
   assumptionsThatMatter,
   capacitanceFor,
+  capacitorPositions,
+  sweepOutput,
   chainOf,
   detailOfPlan,
   driveWay,
@@ -24,6 +26,8 @@ import {
   type Analysis,
   type Assumption,
   type CapacitanceAnswer,
+  type CapacitorPosition,
+  type SweptOutput,
   type Chain,
   type Explanation,
   type GearItem,
@@ -96,6 +100,10 @@ const questionsApi = {
   },
   capacitanceFor: (rig: Chain, rowId: string, wantedHz: number): CapacitanceAnswer =>
     capacitanceFor(driveWay(rig, rowId).path, wantedHz),
+  capacitorPositions: (rig: Chain, rowId: string, alreadyF: number): readonly CapacitorPosition[] =>
+    capacitorPositions(driveWay(rig, rowId).path, alreadyF),
+  sweepOutput: (rig: Chain, rowId: string, deviceId: string): readonly SweptOutput[] =>
+    sweepOutput(rig, rowId, deviceId),
   keepLikedCable: (rig: Chain, rowId: string, liked: LikedCable): LikedCableAnswer => {
     const { route, path } = driveWay(rig, rowId);
     return keepLikedCable(path, liked, route.reference);

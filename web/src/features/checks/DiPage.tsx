@@ -31,6 +31,7 @@ import { useSettings } from '../../app/useSettings';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
 import { QuantityField } from '../../ui/QuantityField';
 import { useEditor } from '../editor';
+import { OtherWays } from './OtherWays';
 
 const volts = (label: string): FieldRule => ({ label, quantity: 'voltage', min: 0.01, max: 60 });
 const PEAK = volts('Highest peak of the source');
@@ -70,6 +71,7 @@ export function DiPage() {
           />
           <CableToDi {...{ lengthM, cPerMF, setLength, setCapacitance }} />
           <Headroom key={source.key} usualV={usualPeakV(source.guitar)} />
+          <OtherWays key={`ways ${source.key}`} units={units} guitarV={usualPeakV(source.guitar)} />
           <Caution />
         </Box>
         <Box component="section" aria-label="What it could go into">

@@ -24,6 +24,7 @@ import { questionsWorker } from '../../../workers/workers';
 import { AT_REST_MS, useLatest } from '../../../workers/useLatest';
 import { Figure } from '../../../ui/Figure';
 import type { PathActions } from '../usePathActions';
+import { CapacitorSwitch } from './CapacitorSwitch';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
 
 const DROPS_DB = [0.5, 1, 3] as const;
@@ -47,6 +48,9 @@ export const CableTools = memo(function CableTools(props: Props) {
       <LengthBudgets {...props} />
       <Disclosure title="Put the resonance somewhere">
         <CapacitanceFinder {...props} />
+      </Disclosure>
+      <Disclosure title="A capacitor switch in the plug">
+        <CapacitorSwitch {...props} />
       </Disclosure>
       <Disclosure title="Keep a liked cable’s sound">
         <LikedCableFinder {...props} />

@@ -19,6 +19,7 @@ import type { Analysed } from '../../../workers/useAnalysis';
 import { DeviceOffFields, DeviceOnFields } from '../../../ui/parts/DeviceFields';
 import { DeviceWays } from './DeviceWays';
 import { DeviceShape, LinkedSwitches } from './DeviceShape';
+import { OutputSetter } from './OutputSetter';
 import type { PanelProps } from './panelProps';
 import { PanelHead } from './PanelHead';
 import { PickupSimulatorTool } from './PickupSimulatorTool';
@@ -55,6 +56,11 @@ export function DevicePanel({ rig, units, actions, id, rowId, number, analysed }
       <DeviceWays {...shared} />
       <LinkedSwitches {...shared} />
       <DeviceOffFields device={device} units={units} actions={actions} />
+      {device.deviceClass === 'buffer' && (
+        <Disclosure title="Its output, set by what follows">
+          <OutputSetter {...shared} rowId={rowId} />
+        </Disclosure>
+      )}
       {wantsPickup(device) && (
         <Disclosure title="A pickup simulator">
           <PickupSimulatorTool {...shared} rowId={rowId} id={id} units={units} />
