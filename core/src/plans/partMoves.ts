@@ -14,7 +14,7 @@ export function partMoves(rig: Rig): readonly Move[] {
     ...bypassMoves(device),
     ...hardwiredMoves(rig, device),
     ...potMoves(device),
-    ...activeMoves(device),
+    ...activeMoves(rig, device),
     ...simulatorMoves(rig, device),
   ]);
 }
@@ -95,8 +95,10 @@ function simulatorMoves(rig: Rig, device: Device): readonly Move[] {
 }
 
 /** A volume with a battery or a jack for power in it drives what follows, whatever it is turned to. */
-function activeMoves({ id, pot, deviceClass }: Device): readonly Move[] {
+function activeMoves(rig: Rig, { id, pot, deviceClass }: Device): readonly Move[] {
   if (!pot || deviceClass !== 'passiveVolume') return [];
+  // Whoever shapes with cable and coil wants nothing that drives.
+  if (rig.electrical.approach.kind === 'shaped') return [];
   const effort = {
     minutes: MINUTES.activateVolume,
     solders: true,

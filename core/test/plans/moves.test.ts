@@ -218,7 +218,10 @@ test('a passive volume made active drives what follows, turned down as far as it
   // Half down, the track's own output lost treble into the cable to the amp; the buffer does not.
   expect(trebleOf(active)).toBeGreaterThan(trebleOf(rig) + 1);
   expect(device!.on.gainDb.value).toBeCloseTo(20 * Math.log10(wiperFraction(half.pot)), 9);
-  expect(findMoves(active).some(({ action }) => action.kind === 'activate')).toBe(false);
+  const isOffered = (now: Rig) => findMoves(now).some(({ action }) => action.kind === 'activate');
+  expect(isOffered(active)).toBe(false);
+  const shaped = { ...rig.electrical.approach, kind: 'shaped' } as const;
+  expect(isOffered(withElectrical(rig, { approach: shaped }))).toBe(false);
 });
 
 test('a buffer in a loop of a switcher drives it while it is switched in, and nothing while it is not', () => {

@@ -77,18 +77,20 @@ function LengthBudgets({ rig, rowId, id, units }: Props) {
   const reachPerM = 1 / findCable(rig, id)!.coil.value;
   return (
     <PanelGroup title={`Longest before treble falls below ${sayStraightIn(rig, units)}`}>
-      <Box
-        component="dl"
-        data-testid="budgets"
-        sx={{ m: 0, display: 'grid', gridTemplateColumns: 'auto 1fr' }}
-      >
-        {DROPS_DB.map((dropDb, i) => (
-          <Figure
-            key={dropDb}
-            name={`by ${dropDb} dB`}
-            value={budgets ? sayBudget(budgets[i]!, reachPerM, units) : '…'}
-          />
-        ))}
+      <Box data-testid="budgets">
+        {budgets?.every(({ kind }) => kind === 'outOfReach') ? (
+          <Typography variant="body2">No cable is short enough; the loss is elsewhere.</Typography>
+        ) : (
+          <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: 'auto 1fr' }}>
+            {DROPS_DB.map((dropDb, i) => (
+              <Figure
+                key={dropDb}
+                name={`by ${dropDb} dB`}
+                value={budgets ? sayBudget(budgets[i]!, reachPerM, units) : '…'}
+              />
+            ))}
+          </Box>
+        )}
       </Box>
     </PanelGroup>
   );
@@ -101,7 +103,7 @@ function sayBudget(budget: LengthBudget, reachPerM: number, units: UnitSystem): 
     case 'beyond':
       return `over ${formatQuantity(budget.lengthM * reachPerM, 'length', units)}`;
     case 'outOfReach':
-      return 'no cable is short enough; the loss is elsewhere';
+      return 'none is short enough';
     case 'muted':
       return 'nothing comes through';
   }

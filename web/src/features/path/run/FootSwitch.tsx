@@ -9,7 +9,8 @@ interface Props {
   readonly engaged: boolean;
   /** How wide it can be taken hold of, px: no wider than its neighbours leave it. */
   readonly reach?: number;
-  readonly onToggle: (switchId: string) => void;
+  /** Null where it is only looked at. */
+  readonly onToggle: ((switchId: string) => void) | null;
 }
 
 const HALF_WIDTH = 8;
@@ -20,6 +21,7 @@ const TOUCH_PX = 24;
 export function FootSwitch({ name, switchId, x, y, engaged, reach = TOUCH_PX, onToggle }: Props) {
   const { chart } = useTheme();
   const width = Math.min(TOUCH_PX, reach);
+  if (!onToggle) return null;
   return (
     <g
       onClick={(event) => {

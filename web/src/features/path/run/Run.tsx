@@ -39,7 +39,8 @@ export interface RunProps {
   readonly name?: string;
   readonly units: UnitSystem;
   readonly onSelect: (selection: Selection) => void;
-  readonly onToggle: (switchId: string) => void;
+  /** Null where it is only looked at. */
+  readonly onToggle: ((switchId: string) => void) | null;
   readonly onCableDrag: (id: string, lengthM: number, done: boolean) => void;
   readonly onPostDrag: (id: string, to: number, done: boolean) => void;
   readonly onDragGivenUp: () => void;

@@ -13,7 +13,8 @@ interface Props extends RunPart {
   readonly inlets: readonly LaidInlet[];
   readonly numbers: ReadonlyMap<string, number>;
   readonly links: ReadonlyMap<string, SwitchLink>;
-  readonly onToggle: (switchId: string) => void;
+  /** Null where it is only looked at. */
+  readonly onToggle: ((switchId: string) => void) | null;
 }
 
 /** What leaves the line at a post: taps, second amps, loops of a switcher, a guitar that is not played. */

@@ -31,7 +31,8 @@ interface Props extends RunPart {
   readonly reach: number;
   readonly link: SwitchLink | undefined;
   readonly onGrip: (id: string) => GripHandlers;
-  readonly onToggle: (switchId: string) => void;
+  /** Null where it is only looked at. */
+  readonly onToggle: ((switchId: string) => void) | null;
 }
 
 /** A device as a post on the line: a name and a disc to select and drag, and a foot-switch at its foot. */

@@ -21,7 +21,8 @@ interface Props extends RunPart {
   readonly links: ReadonlyMap<string, SwitchLink>;
   readonly onGripCable: (id: string) => GripHandlers;
   readonly onGripPost: (id: string) => GripHandlers;
-  readonly onToggle: (switchId: string) => void;
+  /** Null where it is only looked at. */
+  readonly onToggle: ((switchId: string) => void) | null;
 }
 
 const CHIP_ROW_PX = 12;

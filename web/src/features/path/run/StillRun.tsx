@@ -10,7 +10,7 @@ export const StillRun = (
     {...props}
     selection={null}
     onSelect={nothing}
-    onToggle={nothing}
+    onToggle={null}
     onCableDrag={nothing}
     onPostDrag={nothing}
     onDragGivenUp={nothing}
