@@ -101,16 +101,8 @@ describe('hostile values', () => {
   };
 
   test.each<[string, unknown, string]>([
-    [
-      'electrical.rows.0.cables.0.lengthM.value',
-      -3,
-      'Cable length: −3\u00a0m, at least 0\u00a0m.',
-    ],
-    [
-      'electrical.rows.0.cables.0.lengthM.value',
-      1e99,
-      'Cable length: 1e99, at most 100\u00a0m.',
-    ],
+    ['electrical.rows.0.cables.0.lengthM.value', -3, 'Cable length: −3\u00a0m, at least 0\u00a0m.'],
+    ['electrical.rows.0.cables.0.lengthM.value', 1e99, 'Cable length: 1e99, at most 100\u00a0m.'],
     [
       'electrical.rows.0.cables.0.lengthM.value',
       '5 volts',
@@ -132,11 +124,7 @@ describe('hostile values', () => {
       'x'.repeat(81),
       '“texts.name” length must be less than or equal to 80 characters long.',
     ],
-    [
-      'electrical.guitars.0.lH.value',
-      0,
-      'Pickup inductance: 0\u00a0H, at least 10\u00a0mH.',
-    ],
+    ['electrical.guitars.0.lH.value', 0, 'Pickup inductance: 0\u00a0H, at least 10\u00a0mH.'],
     ['format', 7, '“format” is 7; this version reads format 4 and those before it.'],
     ['surprise', 1, '“surprise” is not allowed.'],
     ['state.positions', { d9: true }, 'There is no device “d9” in this rig.'],

@@ -161,7 +161,8 @@ async function* older(
   const all = [head];
   for await (const line of lines) {
     length += line.length;
-    if (length > MOST_OLDER) refuse('file', `It is too large: at most ${MOST_OLDER / 2 ** 20} MiB.`);
+    if (length > MOST_OLDER)
+      refuse('file', `It is too large: at most ${MOST_OLDER / 2 ** 20} MiB.`);
     all.push(line);
   }
   const read: Read<readonly WorkspacePart[]> = readOlderWorkspace(parsed(all.join('\n'), 'file'));
