@@ -19,7 +19,7 @@ import {
   layThread,
   threadWidth,
 } from '../src/features/path/run/runLayout';
-import { drawWays, postsOf, shownRows } from '../src/features/path/run/runWays';
+import { drawWays, leastWidth, postsOf, shownRows } from '../src/features/path/run/runWays';
 import {
   allSelections,
   gapAfter,
@@ -211,4 +211,17 @@ describe('selection', () => {
   test('after the guitar is after the first cable, after a device its next gap', () => {
     expect(all.map((stop) => gapAfter(rig, stop).gap)).toEqual([0, 0, 1, 1, 2, 2, 2]);
   });
+});
+
+test('however many there are, posts keep apart: the Run asks for as much as they need', () => {
+  for (const count of [0, 1, 8, 20]) {
+    const rig = board(Array.from({ length: count }, () => 0.3));
+    const { rowId } = { rowId: rig.electrical.rows[0]!.id };
+    const least = leastWidth(rig, rowId);
+    const [way] = drawWays(rig, rowId, least);
+    const xs = postsOf(way!).map(({ x }) => x);
+    for (let i = 1; i < xs.length; i++) expect(xs[i]! - xs[i - 1]!).toBeGreaterThan(12);
+    expect(xs[0]).toBeGreaterThan(52);
+    expect(xs.at(-1)).toBeLessThan(least - 52);
+  }
 });

@@ -6,7 +6,7 @@ import {
   type UnitSystem,
 } from '@gullwind/core';
 import { Box } from '@mui/material';
-import { memo, useCallback, useMemo } from 'react';
+import { memo, useCallback, useEffect, useMemo } from 'react';
 import { HatchPattern } from '../../../ui/HatchPattern';
 import { useElementWidth } from '../../../ui/useElementWidth';
 import type { AnalysedWays } from '../../../workers/useAnalysis';
@@ -20,7 +20,7 @@ import { RunScales } from './RunScales';
 import { RunStops } from './RunStops';
 import { RunThread } from './RunThread';
 import { RunWater } from './RunWater';
-import { drawWays, postsOf, type DrawnWay } from './runWays';
+import { drawWays, leastWidth, postsOf, type DrawnWay } from './runWays';
 import { switchLinks } from './switchLinks';
 import { useRunDrag } from './useRunDrag';
 
@@ -50,7 +50,9 @@ const NOTHING_WARNED: ReadonlyMap<string, string> = new Map();
 
 const LIST = {
   '&:focus-visible': { outline: 2, outlineColor: 'primary.main', outlineOffset: -2 },
-  touchAction: 'pan-y',
+  touchAction: 'pan-x pan-y',
+  overflowX: 'auto',
+  overflowY: 'hidden',
   userSelect: 'none',
   // What moves in here moves nothing outside.
   contain: 'layout paint style',
@@ -63,17 +65,12 @@ const LIST = {
 export const Run = memo(function Run(props: RunProps) {
   const { rig, rowId, analysed, selection, name = 'run', units, onSelect, onToggle } = props;
   const optionId = useCallback((stop: Selection) => `${name}-${writeSelection(stop)}`, [name]);
-  const [box, width] = useElementWidth<HTMLDivElement>(1180);
-  const ways = useMemo(() => drawWays(rig, rowId, width), [rig, rowId, width]);
-  const labels = useMemo(() => layLabels(rig, ways, width), [rig, ways, width]);
-  const inlets = useMemo(
-    () => layInlets(findInlets(rig, ways, units), width),
-    [rig, ways, units, width],
+  const { box, width, isScrolled, ways, labels, inlets, numbers, links, top, bottom } = useDrawing(
+    rig,
+    rowId,
+    units,
   );
-  const numbers = useMemo(() => switchNumbers(rig), [rig]);
-  const links = useMemo(() => switchLinks(rig), [rig]);
-  const top = unusedTop(labels.flat());
-  const bottom = Math.max(RUN_HEIGHT, ...inlets.map(({ y }) => y + INLET_ROW_PX / 2));
+  useInSight(selection && optionId(selection), isScrolled);
   const drag = useRunDrag(rig, ways, props);
   const isSelected = (stop: Selection) => selection !== null && isSame(stop, selection);
   const shared = { rig, units, optionId, isSelected, onSelect };
@@ -118,6 +115,37 @@ export const Run = memo(function Run(props: RunProps) {
     </Box>
   );
 });
+
+/** Where everything of a Run lies in the width that there is, or in as much as it needs. */
+function useDrawing(rig: Rig, rowId: string, units: UnitSystem) {
+  const [box, boxWidth] = useElementWidth<HTMLDivElement>(1180);
+  const width = Math.ceil(
+    Math.max(
+      boxWidth,
+      useMemo(() => leastWidth(rig, rowId), [rig, rowId]),
+    ),
+  );
+  const ways = useMemo(() => drawWays(rig, rowId, width), [rig, rowId, width]);
+  const labels = useMemo(() => layLabels(rig, ways, width), [rig, ways, width]);
+  const inlets = useMemo(
+    () => layInlets(findInlets(rig, ways, units), width),
+    [rig, ways, units, width],
+  );
+  const numbers = useMemo(() => switchNumbers(rig), [rig]);
+  const links = useMemo(() => switchLinks(rig), [rig]);
+  const top = unusedTop(labels.flat());
+  const bottom = Math.max(RUN_HEIGHT, ...inlets.map(({ y }) => y + INLET_ROW_PX / 2));
+  const isScrolled = width > boxWidth;
+  return { box, width, isScrolled, ways, labels, inlets, numbers, links, top, bottom };
+}
+
+/** Where the Run is scrolled, what is selected is brought into sight. */
+function useInSight(id: string | null, isScrolled: boolean): void {
+  useEffect(() => {
+    if (id === null || !isScrolled) return;
+    document.getElementById(id)?.scrollIntoView({ inline: 'nearest', block: 'nearest' });
+  }, [id, isScrolled]);
+}
 
 interface MeasuredProps extends Pick<RunProps, 'rig' | 'units'> {
   readonly way: DrawnWay;

@@ -38,6 +38,23 @@ const frontOf = (rig: Rig, destination: string): Row =>
 export const stopsOf = (rig: Rig, rowId: string): readonly StopSummary[] =>
   driveWay(rig, rowId).path.stops;
 
+const POST_PX = 26;
+/** The long cables at both ends, and the breaks in scale beside them. */
+const ENDS_PX = 150;
+
+const leastOf = (stops: readonly StopSummary[]): number => {
+  const devices = stops.flatMap(({ spot }) => (spot.kind === 'device' ? [spot.id] : []));
+  return ENDS_PX + POST_PX * new Set(devices).size;
+};
+
+/** Narrower than this posts and scales would lie on each other, px: the Run is then scrolled. */
+export function leastWidth(rig: Rig, rowId: string): number {
+  const [main, loop] = shownRows(rig, rowId).map((id) => leastOf(stopsOf(rig, id)));
+  const between = loop === undefined ? 0 : BETWEEN_PX;
+  const share = loop === undefined ? 1 : 1 - LOOP_SHARE;
+  return 2 * MARGIN_PX + Math.max((main! + between) / share, (loop ?? 0) / LOOP_SHARE);
+}
+
 export function drawWays(rig: Rig, rowId: string, widthPx: number): readonly DrawnWay[] {
   const rows = shownRows(rig, rowId);
   const right = widthPx - MARGIN_PX;
