@@ -5,6 +5,7 @@ import {
   formatNumber,
   formatQuantity,
   formatSignedDb,
+  METRES_PER_FOOT,
   gaugeOfArea,
   INSTRUMENT_CABLE_REFUSED,
   type FieldRule,
@@ -141,6 +142,8 @@ const Caution = () => (
 );
 
 function Found({ cable }: Pick<CableProps, 'cable'>) {
+  const [{ units }] = useSettings();
+  const isMetric = units === 'metric';
   const { resistanceOhm, lossDb, heatW, heatWPerM, damping, currentA } = checkSpeakerCable({
     lengthM: cable.lengthM.value,
     areaM2: cable.areaM2.value,
@@ -165,7 +168,10 @@ function Found({ cable }: Pick<CableProps, 'cable'>) {
           value={formatQuantity(resistanceOhm, 'resistance', 'metric')}
         />
         <Figure name="Damping it leaves, at most" value={formatNumber(damping, 0)} />
-        <Figure name="Heat in a metre" value={formatQuantity(heatWPerM, 'power', 'metric')} />
+        <Figure
+          name={isMetric ? 'Heat in a metre' : 'Heat in a foot'}
+          value={formatQuantity(heatWPerM * (isMetric ? 1 : METRES_PER_FOOT), 'power', 'metric')}
+        />
         <Figure name="Heat in all of it" value={formatQuantity(heatW, 'power', 'metric')} />
         <Figure name="Current" value={formatQuantity(currentA, 'current', 'metric')} />
       </Box>

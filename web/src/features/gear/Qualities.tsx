@@ -1,4 +1,11 @@
-import { HIGHEST_PRICE, type GearItem, type ItemEdit, type Qualities } from '@gullwind/core';
+import {
+  HIGHEST_PRICE,
+  METRES_PER_FOOT,
+  type GearItem,
+  type ItemEdit,
+  type Qualities,
+} from '@gullwind/core';
+import { useSettings } from '../../app/useSettings';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
 import { PanelGroup } from '../../ui/parts/PanelGroup';
 import { TextLine } from '../../ui/parts/TextLine';
@@ -47,12 +54,7 @@ export function QualitiesPanel({ item, onEdit }: Props) {
         options={RUGGEDNESSES}
         onChange={(ruggedness) => say({ ruggedness: ruggedness || null })}
       />
-      <TextLine
-        label={qualities.form === 'reel' ? 'Price of a metre' : 'Price'}
-        value={qualities.price === null ? '' : String(qualities.price)}
-        check={priceProblem}
-        onChange={(text) => say({ price: text === '' ? null : readPrice(text) })}
-      />
+      <Price qualities={qualities} say={say} />
       <TextLine
         label="Supplier"
         value={qualities.supplier}
@@ -97,6 +99,25 @@ function CableQualities({ qualities, say }: CableProps) {
     </>
   );
 }
+
+/** What is on a reel is sold by its length. */
+function Price({ qualities: { form, price }, say }: CableProps) {
+  const [{ units }] = useSettings();
+  const isReel = form === 'reel';
+  const perM = isReel && units === 'imperial' ? METRES_PER_FOOT : 1;
+  const word = perM === 1 ? 'Price of a metre' : 'Price of a foot';
+  return (
+    <TextLine
+      label={isReel ? word : 'Price'}
+      value={price === null ? '' : String(cut(price * perM))}
+      check={priceProblem}
+      onChange={(text) => say({ price: text === '' ? null : cut(readPrice(text) / perM) })}
+    />
+  );
+}
+
+/** Prices have no more digits than money. */
+const cut = (price: number): number => Number(price.toFixed(4));
 
 const readPrice = (text: string): number => Number(text.replace(',', '.'));
 

@@ -4,6 +4,7 @@ import { Alert, Box, Button, Skeleton, TextField, Typography } from '@mui/materi
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
 import { messageOf, useListRigsInfiniteQuery } from '../../app/api';
+import { useSettings } from '../../app/useSettings';
 import { HatchPattern } from '../../ui/HatchPattern';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
 import { sendLeftBehind } from '../editor';
@@ -161,10 +162,12 @@ function Finder({ view: { search, sort, removed, change }, total }: FinderProps)
 }
 
 function NoRigs({ actions }: { readonly actions: RigActions }) {
+  const [{ units }] = useSettings();
+  const cable = units === 'metric' ? '6 m' : '20 ft';
   return (
     <Box sx={{ py: 6, maxWidth: 560 }}>
       <Typography gutterBottom>
-        No rigs yet. A new one starts as a bright guitar, one six-metre cable and an amp: set the
+        No rigs yet. A new one starts as a bright guitar, one cable of {cable} and an amp: set the
         cable to yours, then add pedals one by one and watch where the treble goes. Or say first
         what the player has and wants, and look for the least change that gets there.
       </Typography>
