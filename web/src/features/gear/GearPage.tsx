@@ -49,6 +49,14 @@ const LIST = {
   borderColor: 'divider',
 } as const;
 
+const NOTHING_CHOSEN = {
+  gridColumn: { xs: '1 / -1', lg: 'auto' },
+  p: 2,
+  color: 'text.secondary',
+  borderLeft: 1,
+  borderColor: 'divider',
+} as const;
+
 /** Everything that goes through the workshop, and how well each of it is known. */
 export function GearPage() {
   const page = useGearPage();
@@ -111,7 +119,7 @@ function GearColumns(page: ReturnType<typeof useGearPage>) {
           onDuplicate={() => void page.add(duplicateOf(selected))}
         />
       ) : (
-        <Typography sx={{ p: 2, color: 'text.secondary', borderLeft: 1, borderColor: 'divider' }}>
+        <Typography sx={NOTHING_CHOSEN}>
           {items.length > 0 && 'Choose an entry to see what is known of it.'}
         </Typography>
       )}

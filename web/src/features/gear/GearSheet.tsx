@@ -38,6 +38,8 @@ export function GearSheet({ ref, item, units, uses, actions, onDuplicate }: Prop
       aria-label="Selected"
       tabIndex={0}
       sx={{
+        // Below list and facets where there is no room beside them.
+        gridColumn: { xs: '1 / -1', lg: 'auto' },
         px: 2,
         py: 1.5,
         overflowY: 'auto',
