@@ -59,8 +59,6 @@ export default tseslint.config(
       'react-hooks/exhaustive-deps': 'error',
     },
   },
-  // The list of what others use of the core: nothing happens in it.
-  { files: ['core/src/index.ts'], rules: { 'max-lines': 'off' } },
   { files: ['core/src/**'], rules: forbid(NO_FRAMEWORKS) },
   {
     files: ['core/src/**'],

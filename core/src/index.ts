@@ -145,7 +145,6 @@ export {
   placeReceiver,
   receiverAt,
   secondHalfOf,
-  selectorOf,
   splitIntoLoop,
   chainOf,
   checkField,
@@ -263,42 +262,7 @@ export {
   isEstablished,
 } from './tolerance';
 export type { Assumption, Bounds, ChainWay, Difference, FigureBands, Tolerance } from './tolerance';
-export {
-  areaOfGauge,
-  capacitanceFor,
-  capacitorPositions,
-  outputIsFor,
-  sweepOutput,
-  checkSpeakerCable,
-  chooseDi,
-  sayUnbalanced,
-  fitCable,
-  fitPickupSimulator,
-  gaugeOfArea,
-  headroomDb,
-  planReamp,
-  speakerPeakV,
-  usualPeakV,
-  INSTRUMENT_CABLE_REFUSED,
-  keepLikedCable,
-  pickupOrCable,
-  pickupSimulatorFor,
-  removePickupSimulator,
-  sweepSources,
-  USUAL_ENDS,
-} from './tools';
-export type {
-  CableFit,
-  CapacitanceAnswer,
-  CapacitorPosition,
-  SweptOutput,
-  DiChoice,
-  LikedCable,
-  LikedCableAnswer,
-  SimulatorValues,
-  SweptSource,
-  WhatIf,
-} from './tools';
+export * from './tools';
 export {
   choosePlans,
   countedScenes,

@@ -1,4 +1,4 @@
-import { deviceOfClass, entered, patchCable, type Cable, type Device } from '../gear';
+import { deviceOfClass, entered, FIELD_RULES, patchCable, type Cable, type Device } from '../gear';
 import { driveWay, routeOf, wiperFraction, type DrivenPath } from '../path';
 import {
   applyTrusted,
@@ -108,7 +108,9 @@ function isGone(rig: Rig, action: MoveAction): boolean {
 function activateEdit(rig: Rig, { device: id }: ActionOf<'activate'>): Edit {
   const { gear: _, ...device } = findDevice(rig, id)!;
   const { on, off, bypass, deviceClass } = deviceOfClass('poweredVolume', id);
-  const gainDb = entered(device.pot ? 20 * Math.log10(wiperFraction(device.pot)) : 0);
+  const turnedDb = device.pot ? 20 * Math.log10(wiperFraction(device.pot)) : 0;
+  // A closed one is as far down as a powered one can be said to be.
+  const gainDb = entered(Math.max(FIELD_RULES.device['on.gainDb'].min, turnedDb));
   const to: Device = { ...device, deviceClass, bypass, off, on: { ...on, gainDb }, pot: null };
   return { kind: 'replace', part: { of: 'device', to } };
 }

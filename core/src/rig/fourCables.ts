@@ -22,7 +22,7 @@ const loopRow = (rig: Rig): Row | undefined =>
 export function secondHalfOf(rig: Rig, deviceId: string): string | null {
   const link = rig.electrical.links.find((one) => one.includes(deviceId));
   const other = loopRow(rig)?.devices.find(
-    ({ id, name }) => id !== deviceId && link?.includes(id) && name.endsWith(SECOND_HALF),
+    ({ id, deviceClass }) => id !== deviceId && link?.includes(id) && deviceClass === 'gate',
   );
   return other?.id ?? null;
 }

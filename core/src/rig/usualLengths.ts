@@ -18,7 +18,8 @@ interface HeldAgainst {
 const TOLERANCE = 1e-6;
 const HALF_FOOT = METRES_PER_FOOT / 2;
 
-const isWhole = (feet: number): boolean => Math.abs(feet - Math.round(feet)) < TOLERANCE;
+const isWhole = (feet: number): boolean =>
+  feet > TOLERANCE && Math.abs(feet - Math.round(feet)) < TOLERANCE;
 
 /** Whole feet from one foot on, half feet below. */
 export function inFeet(metres: number): number {

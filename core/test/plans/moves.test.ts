@@ -15,6 +15,7 @@ import {
   addAmpLoop,
   addGuitar,
   applyEdits,
+  checkRig,
   editBrief,
   insertDevice,
   mainRow,
@@ -222,6 +223,13 @@ test('a passive volume made active drives what follows, turned down as far as it
   expect(isOffered(active)).toBe(false);
   const shaped = { ...rig.electrical.approach, kind: 'shaped' } as const;
   expect(isOffered(withElectrical(rig, { approach: shaped }))).toBe(false);
+});
+
+test('a volume that is closed is made active as one that is turned far down, within what its field takes', () => {
+  const volume = deviceOfClass('passiveVolume', '');
+  const closed = { ...volume, pot: { ...volume.pot!, travel: entered(0) } };
+  const active = made(applyEdits(BARE, insertDevice(BARE, 0, closed)), 'activate');
+  expect(checkRig(active)).toEqual([]);
 });
 
 test('a buffer in a loop of a switcher drives it while it is switched in, and nothing while it is not', () => {

@@ -113,6 +113,10 @@ describe('a gate in four cables', () => {
     expect([...front, ...cables]).toHaveLength(4);
     expect(secondHalfOf(split, 'd1')).toBe(loop.devices[0]!.id);
     expect(canSplit(split, 'd1')).toBe(false);
+    // Whatever it is called from then on.
+    const id = loop.devices[0]!.id;
+    const renamed = { kind: 'rename', target: { of: 'device', id }, to: 'Back' } as const;
+    expect(secondHalfOf(applyEdits(split, renamed), 'd1')).toBe(id);
     const on = applyEdits(split, toggleSwitch(split, 'd1'));
     expect(on.state.positions).toMatchObject({ d1: true, [loop.devices[0]!.id]: true });
     expect(measureRig(on).kind).toBe('sounding');

@@ -37,6 +37,11 @@ test('in feet they are whole feet: what they are held against, and all that come
   expect(lengths[0]).toBeCloseTo(20 * METRES_PER_FOOT, 9);
 });
 
+test('held against no cable at all, a rig is in metres', () => {
+  const none = { ...DEFAULT_REFERENCE_CABLE, lengthM: { value: 0, from: 'entered' } } as const;
+  expect([...new Set(grown(newRig('none', none)))].sort()).toEqual([0.3, 0.5, 6]);
+});
+
 test('a length that somebody has chosen stays as it is', () => {
   const reference = {
     ...DEFAULT_REFERENCE_CABLE,

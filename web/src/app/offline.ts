@@ -24,6 +24,8 @@ function askAgain(): void {
   const asked = performance.getEntriesByType('resource').map(({ name }) => new URL(name));
   const paths = asked
     .filter(({ origin, pathname }) => origin === location.origin && pathname.startsWith('/api/'))
+    // A backup is a file, not something to show again.
+    .filter(({ pathname }) => pathname !== '/api/workspace')
     .map(({ pathname, search }) => pathname.replace(/\/state$/u, '') + search);
   for (const path of new Set([FIRST_PAGE, ...paths]))
     void fetch(path, { headers: { [MAY_BE_KEPT_HEADER]: 'yes' } }).catch(() => undefined);
