@@ -12,10 +12,11 @@ function rewrite(name: string, change: (defs: Record<string, unknown>) => void):
   writeFileSync(file, `${JSON.stringify(schema, null, 2)}\n`);
 }
 
-rewrite('gear-2', (defs) => {
+rewrite('gear-3', (defs) => {
   for (const kind of GEAR_KINDS) defs[kind] = thingJsonSchema(kind);
 });
-rewrite('rig-4', (defs) => {
+rewrite('rig-5', (defs) => {
   for (const kind of GEAR_KINDS)
-    if (gearOf(kind).isForRigs || kind in defs) defs[kind] = thingJsonSchema(kind, kind !== 'plug');
+    if (gearOf(kind).isForRigs || kind in defs)
+      defs[kind] = thingJsonSchema(kind, kind !== 'plug' && kind !== 'mount');
 });

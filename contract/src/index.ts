@@ -9,10 +9,12 @@ export {
   guessColumn,
   sayTarget,
   readGearRows,
+  readPlaces,
   readTable,
   targetKey,
   toCsv,
   writeGearCsv,
+  writePlaces,
 } from './csv';
 export type { ColumnTarget, DecimalMark, GearReading, GearReport, Table } from './csv';
 export { readItem } from './gearSchema';

@@ -1,17 +1,24 @@
 import {
+  BESIDE_PLACES,
+  CASE_SIDES,
   CHOICE_RULES,
+  CONTROL_KINDS,
+  FIELD_RULES,
   checkRig,
   JACK_KINDS,
   LONGEST_NAME,
   LONGEST_NOTE,
   PEDAL_USES,
   RIG_FORMAT,
+  TURNS,
   upgradeRig,
   WEIGHT_NAMES,
   type Board,
   type Brief,
   type Device,
   type Electrical,
+  type Fixture,
+  type Laying,
   type Layout,
   type Place,
   type Power,
@@ -39,6 +46,7 @@ const cableOrNone = calledInDocs('CableOrNone', cableSchema.allow(null));
 const destinationOrNone = calledInDocs('DestinationOrNone', destinationSchema.allow(null));
 const supplySchema = thingSchema<Supply>('supply');
 const boardSchema = thingSchema<Board>('board');
+const fixtureSchema = thingSchema<Fixture>('fixture');
 
 export const referenceSchema = closed({ lengthM: sourced, cPerMF: sourced });
 
@@ -134,14 +142,81 @@ const electrical: Joi.ObjectSchema<Electrical> = closed({
 const cableEnd = closed({
   jack: oneOf(JACK_KINDS).allow(null),
   plug: closed(fieldsOfThing('plug')).allow(null),
+  leaves: oneOf(CASE_SIDES).allow(null),
 });
 
-const layout: Joi.ObjectSchema<Layout> = closed({
+const placement = Joi.alternatives()
+  .conditional('.at', {
+    switch: [
+      {
+        is: 'deck',
+        then: closed({
+          at: 'deck',
+          board: id,
+          xM: number,
+          yM: number,
+          turn: oneOf(TURNS),
+          riserM: number,
+          isUnder: yesNo,
+        }),
+      },
+      {
+        is: 'beside',
+        then: closed({ at: 'beside', where: oneOf(BESIDE_PLACES), lengthM: number }),
+      },
+      {
+        is: 'stage',
+        then: closed({ at: 'stage', xM: number, yM: number }),
+        otherwise: closed({ at: oneOf(['deck', 'beside', 'stage']) }).unknown(),
+      },
+    ],
+  })
+  .optional();
+
+const jackOfThing = closed({ thing: id, nth: number });
+
+const laying: Joi.ObjectSchema<Laying> = closed({
+  ...Object.fromEntries(Object.keys(FIELD_RULES.laying).map((key) => [key, sourced])),
+  ...Object.fromEntries(
+    Object.entries(CHOICE_RULES.laying).map(([key, words]) => [
+      key,
+      typeof words[0] === 'boolean' ? yesNo : oneOf(words),
+    ]),
+  ),
+});
+
+export const layoutSchema: Joi.ObjectSchema<Layout> = closed({
   boards: list(boardSchema),
-  fixtures: list(closed({ id, name, widthM: sourced, depthM: sourced, heightM: sourced })),
+  fixtures: list(fixtureSchema),
+  placements: Joi.object().pattern(id.optional(), placement).required(),
   ends: Joi.object()
     .pattern(id.optional(), closed({ from: cableEnd, to: cableEnd }))
     .required(),
+  lanes: list(
+    closed({
+      id,
+      name,
+      board: id,
+      layer: oneOf(['top', 'under']),
+      yM: number,
+      fromM: number,
+      toM: number,
+      mount: closed(fieldsOfThing('mount')).allow(null),
+    }),
+  ),
+  controls: list(
+    closed({
+      id,
+      name,
+      carries: oneOf(CONTROL_KINDS),
+      from: jackOfThing,
+      to: jackOfThing,
+      lengthM: sourced,
+    }),
+  ),
+  looms: list(closed({ id, name, cables: list(id) })),
+  neverMissed: list(id),
+  laying,
 });
 
 const power: Joi.ObjectSchema<Power> = closed({
@@ -160,7 +235,7 @@ const texts: Joi.ObjectSchema<Texts> = closed({
 const parts = {
   electrical,
   state: stateSchema,
-  layout,
+  layout: layoutSchema,
   power,
   build: closed({ made: list(id) }),
   texts,

@@ -8,7 +8,7 @@ export const calledInDocs = <S extends Joi.Schema>(className: string, shape: S):
   shape.meta({ className }) as S;
 
 export const closed = (keys: Joi.SchemaMap) => Joi.object(keys).required();
-export const oneOf = (words: readonly (string | boolean | null)[]) =>
+export const oneOf = (words: readonly (string | number | boolean | null)[]) =>
   Joi.valid(...words)
     .required()
     .messages({ 'any.only': '{{#label}} is “{{#value}}”; it must be one of {{#valids}}' });

@@ -3,6 +3,7 @@ import {
   gearOf,
   shapeOf,
   type GearKind,
+  type PlaceList,
   type Shape,
   type ShapeNode,
 } from '@gullwind/core';
@@ -12,6 +13,13 @@ import { calledInDocs, closed, id, name, number, oneOf, sourced, yesNo } from '.
 /// What a thing of every kind looks like from outside, made from its descriptor: as Joi, and as JSON Schema.
 
 type Keys = Record<string, Joi.Schema>;
+
+/** A place on a thing: words and plain numbers. */
+const placeSchema = ({ words, numbers }: PlaceList): Joi.Schema =>
+  closed({
+    ...Object.fromEntries(Object.entries(words).map(([key, all]) => [key, oneOf(all)])),
+    ...Object.fromEntries(numbers.map((key) => [key, number])),
+  });
 
 const keysOf = (shape: Shape): Keys =>
   Object.fromEntries(Object.entries(shape).map(([key, node]) => [key, schemaOf(node)]));
@@ -27,6 +35,8 @@ function schemaOf(node: ShapeNode): Joi.Schema {
       return number;
     case 'text':
       return Joi.string().allow('').max(node.most).required();
+    case 'places':
+      return Joi.array().items(placeSchema(node.of).optional()).max(node.of.most).required();
     case 'group': {
       const fields = keysOf(node.fields);
       if (node.presence === 'optional') return Joi.object(fields);
@@ -67,6 +77,15 @@ const optionalIn = (shape: Shape): readonly string[] =>
 const propertiesOf = (shape: Shape): Readonly<Record<string, JsonSchema>> =>
   Object.fromEntries(Object.entries(shape).map(([key, node]) => [key, jsonSchemaOf(node)]));
 
+const placeJsonSchema = ({ words, numbers }: PlaceList): JsonSchema =>
+  objectOf(
+    {
+      ...Object.fromEntries(Object.entries(words).map(([key, all]) => [key, { enum: all }])),
+      ...Object.fromEntries(numbers.map((key) => [key, { type: 'number' }])),
+    },
+    [],
+  );
+
 function jsonSchemaOf(node: ShapeNode): JsonSchema {
   switch (node.kind) {
     case 'number':
@@ -77,6 +96,8 @@ function jsonSchemaOf(node: ShapeNode): JsonSchema {
       return { type: 'integer', minimum: 0, maximum: node.most };
     case 'text':
       return { type: 'string', maxLength: node.most };
+    case 'places':
+      return { type: 'array', maxItems: node.of.most, items: placeJsonSchema(node.of) };
     case 'group': {
       const group = objectOf(propertiesOf(node.fields), optionalIn(node.fields));
       return node.presence === 'nullable' ? { anyOf: [group, { type: 'null' }] } : group;

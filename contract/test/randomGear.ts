@@ -7,8 +7,13 @@ import {
   destinationOfKind,
   entered,
   FIELD_RULES,
+  FIXTURE_CLASSES,
+  fixtureOfClass,
+  MOUNT_SIZES,
+  mountOfSize,
   GEAR_KINDS,
   gearItem,
+  gearOf,
   guitarOfClass,
   CABLE_CLASSES,
   cableOfClass,
@@ -20,6 +25,7 @@ import {
   typicalBoard,
   typicalBody,
   typicalSupply,
+  type Case,
   type FieldRule,
   type GearItem,
   type GearKind,
@@ -46,6 +52,22 @@ const formulaName = fc.constantFrom(
 );
 const words = fc.oneof(name, formulaName);
 
+/** Places of any sort within a thing of this size. */
+const placesOn = (kind: GearKind, path: string, [w, d]: readonly [number, number]) => {
+  const { words, numbers } = gearOf(kind).lists[path]!;
+  const share = fc.constantFrom(0, 0.1, 1 / 3, 0.5, 0.98);
+  const least = Math.min(w, d);
+  return fc.array(
+    fc.record({
+      ...Object.fromEntries(
+        Object.entries(words).map(([key, all]) => [key, fc.constantFrom(...all)]),
+      ),
+      ...Object.fromEntries(numbers.map((key) => [key, share.map((part) => part * least)])),
+    }),
+    { maxLength: 5 },
+  );
+};
+
 const BLANKS: Readonly<Record<GearKind, fc.Arbitrary<object>>> = {
   guitar: fc.tuple(fc.constantFrom(...keysOf(PICKUP_CLASSES)), fc.boolean()).map(([kind, two]) => ({
     ...guitarOfClass(kind, ''),
@@ -55,7 +77,9 @@ const BLANKS: Readonly<Record<GearKind, fc.Arbitrary<object>>> = {
     .tuple(fc.constantFrom(...keysOf(DEVICE_CLASSES)), fc.option(words, { nil: undefined }))
     .map(([kind, fails]) => ({
       ...deviceOfClass(kind, 'd1'),
-      ...(fails === undefined ? {} : { body: { ...typicalBody(), fails } }),
+      ...(fails === undefined
+        ? {}
+        : { body: { ...typicalBody(deviceOfClass(kind, 'd1')), fails } }),
     })),
   cable: fc.constantFrom(...keysOf(CABLE_CLASSES)).map((k) => cableOfClass(k, 'l1', entered(6))),
   destination: fc
@@ -64,6 +88,8 @@ const BLANKS: Readonly<Record<GearKind, fc.Arbitrary<object>>> = {
   plug: fc.constantFrom(...keysOf(PLUG_SHAPES)).map((shape) => plugOfShape(shape, '')),
   supply: fc.constant(typicalSupply('')),
   board: fc.constant(typicalBoard('')),
+  fixture: fc.constantFrom(...keysOf(FIXTURE_CLASSES)).map((of) => fixtureOfClass(of, 'x1')),
+  mount: fc.constantFrom(...keysOf(MOUNT_SIZES)).map((size) => mountOfSize(size)),
 };
 
 /** Quantities that are written to their last bit; the others to fourteen digits. */
@@ -114,13 +140,23 @@ const filled = (kind: GearKind, blank: object): fc.Arbitrary<object> => {
   });
 };
 
+/** Jacks and switches somewhere on the case, as it is by then. */
+function withPlaces(kind: GearKind, thing: object): fc.Arbitrary<object> {
+  const { body } = thing as { readonly body?: Case };
+  if (!body) return fc.constant(thing);
+  const size = [body.widthM.value, body.depthM.value] as const;
+  return fc
+    .tuple(placesOn(kind, 'body.jacks', size), placesOn(kind, 'body.switches', size))
+    .map(([jacks, switches]) => ({ ...thing, body: { ...body, jacks, switches } }));
+}
+
 export const randomItem: fc.Arbitrary<GearItem> = fc
   .constantFrom(...GEAR_KINDS)
   .chain((kind) =>
     fc.tuple(
       fc.constant(kind),
       fc.uuid(),
-      BLANKS[kind].chain((blank) => filled(kind, blank)),
+      BLANKS[kind].chain((blank) => filled(kind, blank)).chain((thing) => withPlaces(kind, thing)),
       words,
       fc.oneof(fc.constant(''), words),
       fc.boolean(),

@@ -14,6 +14,8 @@ import {
   rowOf,
   switchesOf,
   switchesOn,
+  typicalBoard,
+  USUAL_LAYING,
   type Chain,
   type Figures,
   type Rig,
@@ -106,6 +108,39 @@ test.each(FORMATS_2_AND_3.map((one, i) => [i, one.rig.format, one] as const))(
   },
 );
 
+const FORMAT_4 = kept<{ rig: unknown; expected: KeptFigures }[]>('rigs4.json');
+
+test.each(FORMAT_4.map((one, i) => [i, one] as const))(
+  'rig %i, kept in format 4, has its board, its plugs and its cases, and the same figures',
+  (i, { rig: old, expected }) => {
+    const rig = demand(old);
+    expectClose(figuresOf(rig), expected);
+    expect(demand(JSON.parse(JSON.stringify(rig)))).toEqual(rig);
+    const { boards, fixtures, ends, placements, lanes, laying } = rig.layout;
+    expect(boards[0]).toMatchObject({ name: 'Raft', slats: typicalBoard('').slats, openings: [] });
+    expect(fixtures[0]!.body.widthM).toEqual({ value: 0.09, from: 'entered' });
+    expect(Object.values(ends)[0]!.from).toMatchObject({
+      jack: 'out',
+      leaves: null,
+      plug: { name: 'Dogleg', reachM: { value: 0.03, from: 'assumed' } },
+    });
+    expect({ placements, lanes, laying }).toEqual({
+      placements: {},
+      lanes: [],
+      laying: USUAL_LAYING,
+    });
+    // What was said of a case stays; what stood at its top stands at its back.
+    const body = rig.electrical.rows[0]!.devices[0]!.body!;
+    expect(body).toMatchObject({ fails: 'the socket', placesFrom: 'assumed' });
+    expect(body.jacks).toEqual([
+      { kind: 'in', side: 'back', alongM: 0.023 },
+      { kind: 'out', side: 'left', alongM: 0.074 },
+      { kind: 'power', side: 'back', alongM: 0.047 },
+    ]);
+    expect(rig.pins).toHaveLength(i === 0 ? 1 : 0);
+  },
+);
+
 const FORMAT_1 =
   kept<{ rig: { name: string; positions: object }; figures: Figures }[]>('rigs1.json');
 
@@ -172,7 +207,7 @@ test('a workspace of format 1, with rigs of formats 1 to 3', async () => {
   const parts = await partsIn(JSON.stringify(kept('workspace.json')));
   const of = <K extends WorkspacePart['kind']>(kind: K) =>
     parts.filter((part): part is Extract<WorkspacePart, { kind: K }> => part.kind === kind);
-  expect(of('rig').map(({ document }) => demand(document).format)).toEqual([4, 4, 4]);
+  expect(of('rig').map(({ document }) => demand(document).format)).toEqual([5, 5, 5]);
   expect(of('gear').every(({ item }) => GEAR_KINDS.includes(item.kind))).toBe(true);
   expect(of('settings')[0]!.settings).toMatchObject({ units: 'imperial' });
 });

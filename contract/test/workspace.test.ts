@@ -87,8 +87,8 @@ test.each<[string, string, RegExp]>([
   ['older: a rig twice', JSON.stringify({ ...older, rigs: [olderRig, olderRig] }), /duplicate/u],
   [
     'older: a later rig',
-    JSON.stringify({ ...older, rigs: [{ ...olderRig, document: { ...one, format: 5 } }] }),
-    /format.* is 5; this version reads format 4 and those before it/u,
+    JSON.stringify({ ...older, rigs: [{ ...olderRig, document: { ...one, format: 9 } }] }),
+    /format.* is 9; this version reads format 5 and those before it/u,
   ],
   [
     'older: absurd gear',

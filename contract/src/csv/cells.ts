@@ -25,6 +25,8 @@ export const unguardCell = (text: string): string =>
 /** SI units by which a double is written to its last bit. */
 const EXACT: Readonly<Record<string, string>> = {
   length: 'm',
+  size: 'm',
+  mass: 'kg',
   capacitance: 'F',
   capacitancePerLength: 'F/m',
   resistance: 'Ω',

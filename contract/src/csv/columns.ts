@@ -23,6 +23,10 @@ export const WORD_COLUMNS = [
   'loops',
   'body',
   'fails',
+  'jacks',
+  'switches',
+  'slats',
+  'openings',
 ] as const;
 
 /** Of a list of readings: the whole cable by a meter, the day, the meter. */
@@ -101,6 +105,10 @@ const WORDS: Readonly<Record<string, string>> = {
   'word:loops': 'how many loops',
   'word:body': 'has a case: yes or no',
   'word:fails': 'how it fails',
+  'word:jacks': 'jacks: kind, side and mm along it',
+  'word:switches': 'foot-switches: mm from the left and the front',
+  'word:slats': 'slats: mm of front and back edge',
+  'word:openings': 'openings: shape, mm of its middle and size',
   'reading:totalF': 'capacitance of the whole cable',
   'reading:on': 'day of the measurement',
   'reading:by': 'meter',
@@ -121,6 +129,9 @@ const WORDS: Readonly<Record<string, string>> = {
   'choice:body.inputAt': 'side of its input',
   'choice:body.outputAt': 'side of its output',
   'choice:body.powerAt': 'side of its power jack',
+  'choice:body.placesFrom': 'where the places on its case are from',
+  'choice:placesFrom': 'where the places on it are from',
+  'choice:shape': 'shape of a plug',
   'choice:added': 'has a capacitor added: yes or no',
   'choice:input': 'input with a grid stopper or plain',
   'choice:isolated': 'outlets isolated: yes or no',

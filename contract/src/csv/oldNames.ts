@@ -1,3 +1,5 @@
+import type { JackKind } from '@gullwind/core';
+
 /// What columns and words of gear lists were called before; lists that were written then are still read.
 
 const HEADERS: readonly (readonly [RegExp, string])[] = [
@@ -8,6 +10,13 @@ const HEADERS: readonly (readonly [RegExp, string])[] = [
 /** A header as it would be written today. */
 export const headerNow = (header: string): string =>
   HEADERS.reduce((text, [then, now]) => text.replace(then, now), header);
+
+/** Columns that said at which side a jack is, before jacks had places; each with the kind of jack. */
+export const OLD_SIDES: Readonly<Record<string, JackKind>> = {
+  'body.inputAt': 'in',
+  'body.outputAt': 'out',
+  'body.powerAt': 'power',
+};
 
 const WORDS: Readonly<Record<string, string>> = {
   lead: 'cable',

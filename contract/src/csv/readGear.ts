@@ -1,5 +1,11 @@
 import {
+  CASE_SIDES,
   chooseInPart,
+  fixtureOfClass,
+  readNumber,
+  resized,
+  spaceSlats,
+  writeAt,
   GEAR_KINDS,
   gearItem,
   gearOf,
@@ -7,6 +13,8 @@ import {
   pickupOfClass,
   setInPart,
   typicalBody,
+  type Board,
+  type Case,
   type Device,
   type GearItem,
   type GearKind,
@@ -18,7 +26,7 @@ import {
   type Things,
 } from '@gullwind/core';
 import { readItem } from '../gearSchema';
-import { wordNow } from './oldNames';
+import { OLD_SIDES, wordNow } from './oldNames';
 import { isBare, readNumberCell, readOrigin, unguardCell } from './cells';
 import { decimalsOf, withPoint, type DecimalMark } from './decimals';
 import {
@@ -28,6 +36,7 @@ import {
   type ColumnTarget,
   type WordColumn,
 } from './columns';
+import { PLACE_COLUMNS, placePath, readPlaces } from './places';
 import { readingsIn, withReadings, type Reading } from './readings';
 import type { RowProblem, Table } from './readTable';
 
@@ -146,7 +155,9 @@ function itemOf(row: Row, asked: Asked): GearItem {
   const kind = oneOf<GearKind>('kind', words.get('kind') ?? usual, GEAR_KINDS);
   const name = words.get('name') ?? refuse('Name: it is empty; at least 1 character is needed.');
   const blank = shaped(blankOf(kind, words.get('class'), name), kind, words);
-  const thing = withNumbers(kind, withChoices(kind, blank, row), row, asked);
+  const chosen = withChoices(kind, blank, row);
+  const sized = withNumbers(kind, withoutPlaces(kind, chosen), row, asked);
+  const thing = withPlaces(kind, sized, chosen, row);
   return {
     ...gearItem(
       words.get('id') ?? newId(),
@@ -182,6 +193,57 @@ function withNumbers(kind: GearKind, blank: object, row: Row, { from, mark }: As
     thing = change.kind === 'ok' ? change.part : refuse(change.message);
   }
   return thing;
+}
+
+/** A thing whose size can be anything: nothing is on it. */
+function withoutPlaces(kind: GearKind, thing: object): object {
+  const there = Object.keys(gearOf(kind).lists).filter((path) => readNumber(thing, path));
+  return there.reduce<object>((now, path) => writeAt(now, path, []), thing);
+}
+
+/** Places as they are told; those that are not go with the size of the thing. */
+function withPlaces(kind: GearKind, sized: object, usual: object, row: Row): object {
+  const { body } = sized as { readonly body?: Case };
+  const { jacks, switches } = (usual as { readonly body?: Case }).body ?? {};
+  let now = sized;
+  if (body) {
+    const assumedPlaces = {
+      ...body,
+      jacks: jacks!,
+      switches: switches!,
+      placesFrom: 'assumed',
+    } as const;
+    const { placesFrom } = body;
+    now = { ...now, body: { ...resized(onSides(assumedPlaces, row.choices), {}), placesFrom } };
+  }
+  if (kind === 'board') now = { ...now, slats: spaceSlats((sized as Board).depthM.value) };
+  for (const column of PLACE_COLUMNS) {
+    const [text, path] = [row.words.get(column), placePath(kind, column)];
+    if (path === null || text === undefined || readNumber(now, path) === undefined) continue;
+    const places = readPlaces(gearOf(kind).lists[path]!, column, text);
+    now = typeof places === 'string' ? refuse(places) : writeAt(now, path, places);
+  }
+  return now;
+}
+
+/** Jacks at the sides that lists of before tell. */
+function onSides(body: Case, choices: Row['choices']): Case {
+  const sides = new Map(
+    choices.flatMap(([path, text]) =>
+      Object.hasOwn(OLD_SIDES, path)
+        ? [
+            [
+              OLD_SIDES[path]!,
+              oneOf(path, /^top$/iu.test(text) ? 'back' : text, CASE_SIDES),
+            ] as const,
+          ]
+        : [],
+    ),
+  );
+  return {
+    ...body,
+    jacks: body.jacks.map((jack) => ({ ...jack, side: sides.get(jack.kind) ?? jack.side })),
+  };
 }
 
 function originOf(row: Row, path: string, from: Provenance): Omit<Sourced, 'value'> {
@@ -238,17 +300,22 @@ function shaped(thing: object, kind: GearKind, words: Row['words']): object {
     const second = pickupOfClass(classOf('guitar', words.get('second')) as PickupClass);
     return { ...(thing as Guitar), second };
   }
+  if (kind === 'supply') {
+    if (!yes('body', words.get('body') ?? 'no')) return thing;
+    return { ...thing, body: fixtureOfClass('supply', 'x1').body };
+  }
   if (kind !== 'device') return thing;
   const device = thing as Device;
   const fails = words.get('fails');
   const hasBody = yes('body', words.get('body') ?? (fails === undefined ? 'no' : 'yes'));
-  return {
+  const shapedDevice: Device = {
     ...device,
     sideJack: oneOf('sideJack', words.get('sideJack') ?? device.sideJack, SIDE_JACKS),
     insert: oneOf('insert', words.get('insert') ?? device.insert, INSERTS),
     loops: Number(words.get('loops') ?? device.loops),
-    ...(hasBody ? { body: { ...typicalBody(), fails: fails ?? '' } } : {}),
   };
+  if (!hasBody) return shapedDevice;
+  return { ...shapedDevice, body: { ...typicalBody(shapedDevice), fails: fails ?? '' } };
 }
 
 function qualitiesOf(words: Row['words'], mark: DecimalMark | null): Qualities {

@@ -10,6 +10,7 @@ import {
   WORD_COLUMNS,
   type WordColumn,
 } from './columns';
+import { placePath, writePlaces, type PlaceColumn } from './places';
 import { toCsv } from './toCsv';
 
 /** A gear list as CSV (RFC 4180): one row for each entry, a column for every number and where it is from. */
@@ -53,9 +54,20 @@ function wordOf(item: GearItem, column: WordColumn): string {
       return qualities[column] ?? '';
     case 'retired':
       return yesNo(item.retired);
+    case 'jacks':
+    case 'switches':
+    case 'slats':
+    case 'openings':
+      return placesOf(item, column);
     default:
       return shapeOf(item, column);
   }
+}
+
+function placesOf({ kind, thing }: GearItem, column: PlaceColumn): string {
+  const path = placePath(kind, column);
+  const places = path === null ? undefined : readNumber(thing, path);
+  return places ? writePlaces(kind, path!, places as never) : '';
 }
 
 const yesNo = (value: boolean): string => (value ? 'yes' : 'no');
@@ -63,6 +75,7 @@ const yesNo = (value: boolean): string => (value ? 'yes' : 'no');
 function shapeOf(item: GearItem, column: WordColumn): string {
   if (column === 'second')
     return item.kind === 'guitar' ? (item.thing.second?.pickupClass ?? '') : '';
+  if (item.kind === 'supply' && column === 'body') return yesNo(item.thing.body !== undefined);
   if (item.kind !== 'device') return '';
   const { body, sideJack, insert, loops } = item.thing;
   switch (column) {

@@ -1,4 +1,4 @@
-import type { Body } from './body';
+import type { Body } from './deviceCase';
 import { AUDIO_MID_FRACTION, picofarad, type Pot } from './guitar';
 import { assumed, type Sourced } from './sourced';
 

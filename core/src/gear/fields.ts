@@ -53,6 +53,13 @@ const pickup = (which: string, volume: string, tone: string) => ({
   ...prefixed('tone', pot(tone)),
 });
 
+const body = {
+  widthM: field('Width of the case', 'size', 0.01, 2),
+  depthM: field('Depth of the case', 'size', 0.01, 2),
+  heightM: field('Height of the case', 'size', 0.005, 1),
+  massKg: field('Mass', 'mass', 0.005, 50),
+};
+
 /** Every number a person can set, by the part of the rig it belongs to and its path within that part. */
 export const FIELD_RULES = {
   guitar: {
@@ -74,9 +81,7 @@ export const FIELD_RULES = {
       rOhm: field('Pickup simulator resistor', 'resistance', 0, 1e6),
     }),
     ...prefixed('body', {
-      widthM: field('Width of the case', 'length', 0.01, 2),
-      depthM: field('Depth of the case', 'length', 0.01, 2),
-      heightM: field('Height of the case', 'length', 0.005, 1),
+      ...body,
       supplyV: field('Supply voltage', 'voltage', 0, 60),
       supplyA: field('Supply current', 'current', 0, 10),
     }),
@@ -104,23 +109,42 @@ export const FIELD_RULES = {
     cPerMF: field('Reference cable capacitance', 'capacitancePerLength', 0, 1e-9),
   },
   plug: {
-    beyondM: field('Length beyond the jack', 'length', 0, 0.3),
+    beyondM: field('Length beyond the jack', 'size', 0, 0.3),
+    acrossM: field('Width of a plug', 'size', 0.002, 0.1),
+    reachM: field('Reach along the case', 'size', 0, 0.1),
     plugF: field('Capacitance of a plug', 'capacitance', 0, 5e-10),
   },
   supply: {
     outlets: field('Outlets', 'count', 1, 64),
     outletV: field('Voltage of an outlet', 'voltage', 0, 60),
     outletA: field('Current of an outlet', 'current', 0, 10),
+    ...prefixed('body', body),
   },
   board: {
-    widthM: field('Width of the board', 'length', 0.05, 5),
-    depthM: field('Depth of the board', 'length', 0.05, 5),
-    belowM: field('Height below the board', 'length', 0, 1),
+    widthM: field('Width of the board', 'size', 0.05, 5),
+    depthM: field('Depth of the board', 'size', 0.05, 5),
+    belowM: field('Height below the board', 'size', 0, 1),
+    thicknessM: field('Thickness of the board', 'size', 0, 0.1),
+    riseM: field('Rise to the back', 'size', 0, 0.5),
+    lipM: field('Lip at the front', 'size', 0, 0.1),
   },
-  fixture: {
-    widthM: field('Width', 'length', 0.01, 2),
-    depthM: field('Depth', 'length', 0.01, 2),
-    heightM: field('Height', 'length', 0.005, 1),
+  fixture: prefixed('body', body),
+  mount: {
+    footM: field('Width of a mount', 'size', 0.003, 0.1),
+    holdsM: field('Bundle it holds', 'size', 0.002, 0.1),
+  },
+  laying: {
+    gapM: field('Gap between cases', 'size', 0, 0.1),
+    clearanceM: field('Cable to what stands beside it', 'size', 0, 0.02),
+    bendM: field('A bend counts as', 'size', 0, 1),
+    passageM: field('A passage counts as', 'size', 0, 1),
+    laneShare: field('A metre along a lane counts as', 'ratio', 0.1, 1),
+    slackM: field('Slack at each end', 'size', 0, 0.2),
+    stepM: field('Lengths in steps of', 'size', 0.001, 0.1),
+    shoeM: field('Width of the shoe', 'size', 0.05, 0.25),
+    freeM: field('Free: beside the shoe', 'size', 0, 0.3),
+    carefulM: field('Careful: beside the shoe', 'size', 0, 0.3),
+    pitchM: field('From mount to mount', 'size', 0.01, 1),
   },
   approach: { wantedHz: field('Wanted resonance', 'frequency', 200, 20000) },
 } as const satisfies Record<string, Record<string, FieldRule>>;
@@ -132,6 +156,9 @@ export function fieldRule(part: PartKind, path: string): FieldRule | undefined {
   const rules: Readonly<Record<string, FieldRule>> = FIELD_RULES[part];
   return Object.hasOwn(rules, path) ? rules[path] : undefined;
 }
+
+/** Nobody lays out where a jack is. */
+const PLACES_FROM = ['assumed', 'entered', 'sheet', 'measured'] as const;
 
 /** The words a person may choose from, by part and field. */
 export const CHOICE_RULES = {
@@ -163,9 +190,7 @@ export const CHOICE_RULES = {
     bufferIn: [true, false],
     bufferOut: [true, false],
     'body.polarity': ['centreNegative', 'centrePositive', 'ac', 'none'],
-    'body.inputAt': ['left', 'right', 'top', 'front'],
-    'body.outputAt': ['left', 'right', 'top', 'front'],
-    'body.powerAt': ['left', 'right', 'top', 'front'],
+    'body.placesFrom': PLACES_FROM,
   },
   cable: { cableClass: ['veryLow', 'low', 'ordinary', 'high', 'coiled'], added: [true, false] },
   destination: {
@@ -173,12 +198,23 @@ export const CHOICE_RULES = {
     kind: ['amp', 'activeDi', 'passiveDi', 'mixer', 'tuner'],
   },
   reference: {},
-  plug: { shape: ['straight', 'angled', 'pancake'], joint: ['soldered', 'screwOn'] },
+  plug: { shape: ['straight', 'angled', 'pancake', 'coupler'], joint: ['soldered', 'screwOn'] },
   supply: {
     polarity: ['centreNegative', 'centrePositive', 'ac', 'none'],
     isolated: [true, false],
+    'body.placesFrom': PLACES_FROM,
   },
-  board: { surface: ['rows', 'plate', 'mesh'] },
-  fixture: {},
+  board: { surface: ['rows', 'plate', 'mesh'], placesFrom: PLACES_FROM },
+  fixture: {
+    fixtureClass: ['supply', 'strip', 'controller', 'channelSwitch', 'junction', 'tin', 'reserved'],
+    'body.placesFrom': PLACES_FROM,
+  },
+  mount: {},
+  laying: {
+    manner: ['tidy', 'direct'],
+    allowsOverhang: [true, false],
+    changesOften: [true, false],
+    usualPlug: ['straight', 'angled', 'pancake'],
+  },
   approach: { kind: ['clear', 'bookends', 'oneBuffer', 'steady', 'shaped'] },
 } as const satisfies Record<PartKind, Record<string, readonly (string | boolean)[]>>;

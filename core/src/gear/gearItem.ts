@@ -1,6 +1,7 @@
 import type { Device } from './device';
 import type { Destination } from './destination';
-import type { Board, Plug, Supply } from './fittings';
+import type { Board, Mount, Plug, Supply } from './fittings';
+import type { Fixture } from './fixture';
 import type { Guitar } from './guitar';
 import type { Cable } from './cable';
 
@@ -13,6 +14,8 @@ export interface Things {
   readonly plug: Plug;
   readonly supply: Supply;
   readonly board: Board;
+  readonly fixture: Fixture;
+  readonly mount: Mount;
 }
 
 export type GearKind = keyof Things;

@@ -1,11 +1,35 @@
-export { typicalBody } from './body';
-export type { CaseSide, Polarity } from './body';
+export { CASE_SIDES, JACK_KINDS, resized, spaceJacks, spaceSwitches } from './case';
+export type { Case, CaseJack, CaseSide, CaseSwitch, JackKind } from './case';
+export { checkPlaces } from './checkPlaces';
+export { bodyOf, CASE_RULES, typicalBody } from './deviceCase';
+export type { Body, Polarity } from './deviceCase';
 export { DEVICE_CLASSES, deviceOfClass, wantsPickup } from './device';
 export type { BypassChoice, BypassKind, Device, DeviceClass, PowerLost, Side } from './device';
 export { DESTINATION_KINDS, destinationOfKind } from './destination';
 export type { Destination, DestinationKind, InputKind } from './destination';
-export { PLUG_SHAPES, plugOfShape, typicalBoard, typicalSupply } from './fittings';
-export type { Board, Plug, PlugJoint, PlugShape, Supply } from './fittings';
+export {
+  MOUNT_SIZES,
+  mountOfSize,
+  PLUG_SHAPES,
+  plugOfShape,
+  spaceSlats,
+  typicalBoard,
+  typicalSupply,
+} from './fittings';
+export type {
+  Board,
+  BoardSurface,
+  Mount,
+  MountSize,
+  Opening,
+  Plug,
+  PlugJoint,
+  PlugShape,
+  Slat,
+  Supply,
+} from './fittings';
+export { FIXTURE_CLASSES, fixtureOfClass } from './fixture';
+export type { Fixture, FixtureClass } from './fixture';
 export { GEAR_ID, gearItem, HIGHEST_PRICE, isReel, MOST_ID, NO_QUALITIES } from './gearItem';
 export type { GearItem, GearKind, ItemOf, Qualities, RigItem, RigKind, Things } from './gearItem';
 export { guitarOfClass, PICKUP_CLASSES, pickupOfClass, picofarad } from './guitar';
@@ -26,3 +50,4 @@ export { GEAR_KINDS, gearOf, isForRigs } from './kinds';
 export { LONGEST_NAME, LONGEST_NOTE, MOST_LOOPS } from './limits';
 export { shapeOf } from './shape';
 export type { Shape, ShapeNode } from './shape';
+export type { PlaceList } from './kinds';

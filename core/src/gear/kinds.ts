@@ -2,7 +2,20 @@ import { CABLE_CLASSES, cableOfClass, type CableClass } from './cable';
 import { DESTINATION_KINDS, destinationOfKind, type DestinationKind } from './destination';
 import { DEVICE_CLASSES, deviceOfClass, type DeviceClass } from './device';
 import { CHOICE_RULES, FIELD_RULES, type FieldRule } from './fields';
-import { PLUG_SHAPES, plugOfShape, typicalBoard, typicalSupply, type PlugShape } from './fittings';
+import { CASE_SIDES, JACK_KINDS, MOST_JACKS, MOST_SWITCHES } from './case';
+import {
+  MOST_OPENINGS,
+  MOST_SLATS,
+  MOUNT_SIZES,
+  mountOfSize,
+  PLUG_SHAPES,
+  plugOfShape,
+  typicalBoard,
+  typicalSupply,
+  type MountSize,
+  type PlugShape,
+} from './fittings';
+import { FIXTURE_CLASSES, fixtureOfClass, type FixtureClass } from './fixture';
 import type { GearItem, GearKind, RigItem, Things } from './gearItem';
 import { guitarOfClass, PICKUP_CLASSES, type PickupClass } from './guitar';
 import { LONGEST_NOTE, MOST_LOOPS } from './limits';
@@ -31,6 +44,14 @@ export interface FormLine {
   readonly words?: readonly (readonly [word: string | boolean, label: string])[];
 }
 
+/** Places of one sort on a thing: jacks, foot-switches, slats, openings. */
+export interface PlaceList {
+  readonly most: number;
+  readonly words: Readonly<Record<string, readonly string[]>>;
+  /** In the order in which they are written. */
+  readonly numbers: readonly string[];
+}
+
 export interface GearDescriptor<K extends GearKind = GearKind> {
   readonly kind: K;
   readonly one: string;
@@ -51,6 +72,8 @@ export interface GearDescriptor<K extends GearKind = GearKind> {
   readonly counts: Readonly<Record<string, number>>;
   /** Words anybody writes, up to this many characters, by path. */
   readonly texts: Readonly<Record<string, number>>;
+  /** Places on it, each of plain numbers in m and words, by path. */
+  readonly lists: Readonly<Record<string, PlaceList>>;
   /** Parts of it that may not be there: as null, or not at all. */
   readonly groups: Readonly<Record<string, 'nullable' | 'optional'>>;
   /** The plain form; null where a form of its own knows what depends on what. */
@@ -64,7 +87,30 @@ const labelsOf = <K extends string>(
     Object.entries<{ readonly label: string }>(table).map(([key, { label }]) => [key, label]),
   ) as Readonly<Record<K, string>>;
 
-const NOTHING_ELSE = { fixed: {}, counts: {}, texts: {}, groups: {}, form: null } as const;
+const NOTHING_ELSE = {
+  fixed: {},
+  counts: {},
+  texts: {},
+  lists: {},
+  groups: {},
+  form: null,
+} as const;
+
+const CASE_LISTS: Readonly<Record<string, PlaceList>> = {
+  'body.jacks': {
+    most: MOST_JACKS,
+    words: { kind: JACK_KINDS, side: CASE_SIDES },
+    numbers: ['alongM'],
+  },
+  'body.switches': { most: MOST_SWITCHES, words: {}, numbers: ['xM', 'yM'] },
+};
+
+const CASE_FORM: readonly FormLine[] = [
+  { path: 'body.widthM', label: 'Width' },
+  { path: 'body.depthM', label: 'Depth' },
+  { path: 'body.heightM', label: 'Height' },
+  { path: 'body.massKg', label: 'Mass' },
+];
 
 const POLARITIES = [
   ['centreNegative', 'minus in the middle'],
@@ -109,6 +155,7 @@ export const GEAR: Descriptors = {
     },
     counts: { loops: MOST_LOOPS },
     texts: { 'body.fails': LONGEST_NOTE },
+    lists: CASE_LISTS,
     groups: { pot: 'nullable', pickupSimulator: 'optional', body: 'optional' },
   },
   cable: {
@@ -155,6 +202,7 @@ export const GEAR: Descriptors = {
           ['straight', 'straight'],
           ['angled', 'angled'],
           ['pancake', 'pancake'],
+          ['coupler', 'coupler, jack to jack'],
         ],
       },
       {
@@ -166,6 +214,8 @@ export const GEAR: Descriptors = {
         ],
       },
       { path: 'beyondM', label: 'Beyond the jack' },
+      { path: 'acrossM', label: 'Width' },
+      { path: 'reachM', label: 'Along the case' },
       { path: 'plugF', label: 'Capacitance' },
     ],
   },
@@ -180,6 +230,8 @@ export const GEAR: Descriptors = {
     assumedFrom: () => 'a supply for pedals',
     numbers: FIELD_RULES.supply,
     choices: CHOICE_RULES.supply,
+    lists: CASE_LISTS,
+    groups: { body: 'optional' },
     form: [
       { path: 'outlets', label: 'Outlets' },
       { path: 'outletV', label: 'Voltage' },
@@ -206,10 +258,21 @@ export const GEAR: Descriptors = {
     assumedFrom: () => 'a board of the usual size',
     numbers: FIELD_RULES.board,
     choices: CHOICE_RULES.board,
+    lists: {
+      slats: { most: MOST_SLATS, words: {}, numbers: ['frontM', 'backM'] },
+      openings: {
+        most: MOST_OPENINGS,
+        words: { shape: ['round', 'slot'] },
+        numbers: ['xM', 'yM', 'widthM', 'depthM'],
+      },
+    },
     form: [
       { path: 'widthM', label: 'Width' },
       { path: 'depthM', label: 'Depth' },
       { path: 'belowM', label: 'Free below' },
+      { path: 'thicknessM', label: 'Thickness' },
+      { path: 'riseM', label: 'Rise to the back' },
+      { path: 'lipM', label: 'Lip at the front' },
       {
         path: 'surface',
         label: 'Surface',
@@ -219,6 +282,36 @@ export const GEAR: Descriptors = {
           ['mesh', 'mesh'],
         ],
       },
+    ],
+  },
+  fixture: {
+    ...NOTHING_ELSE,
+    kind: 'fixture',
+    one: 'fixture',
+    many: 'Fixtures',
+    isForRigs: false,
+    classes: { field: 'fixtureClass', labels: labelsOf(FIXTURE_CLASSES), usual: 'supply' },
+    blank: (of, name) => fixtureOfClass(of as FixtureClass, 'x1', name),
+    assumedFrom: ({ fixtureClass }) => FIXTURE_CLASSES[fixtureClass].label,
+    numbers: FIELD_RULES.fixture,
+    choices: CHOICE_RULES.fixture,
+    lists: CASE_LISTS,
+    form: CASE_FORM,
+  },
+  mount: {
+    ...NOTHING_ELSE,
+    kind: 'mount',
+    one: 'mount',
+    many: 'Mounts',
+    isForRigs: false,
+    classes: { field: null, labels: labelsOf(MOUNT_SIZES), usual: 'small' },
+    blank: (of, name) => mountOfSize(of as MountSize, name),
+    assumedFrom: () => 'a mount of its size',
+    numbers: FIELD_RULES.mount,
+    choices: CHOICE_RULES.mount,
+    form: [
+      { path: 'footM', label: 'Width' },
+      { path: 'holdsM', label: 'Holds a bundle of' },
     ],
   },
 };

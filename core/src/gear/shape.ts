@@ -1,4 +1,4 @@
-import type { GearDescriptor } from './kinds';
+import type { GearDescriptor, PlaceList } from './kinds';
 
 /// What a thing of the gear list is made of, as a tree: for whoever reads or describes it from outside.
 
@@ -7,6 +7,7 @@ export type ShapeNode =
   | { readonly kind: 'words'; readonly words: readonly (string | boolean)[] }
   | { readonly kind: 'count'; readonly most: number }
   | { readonly kind: 'text'; readonly most: number }
+  | { readonly kind: 'places'; readonly of: PlaceList }
   | {
       readonly kind: 'group';
       readonly presence: 'always' | 'nullable' | 'optional';
@@ -19,7 +20,7 @@ type Open = Record<string, ShapeNode>;
 
 /** The fields of a kind beside its id, name and the entry it was taken from. */
 export function shapeOf(descriptor: Omit<GearDescriptor, 'blank' | 'assumedFrom'>): Shape {
-  const { numbers, choices, fixed, counts, texts, groups } = descriptor;
+  const { numbers, choices, fixed, counts, texts, lists, groups } = descriptor;
   const root: Open = {};
   const put = (path: string, node: ShapeNode): void => {
     const keys = path.split('.');
@@ -37,5 +38,6 @@ export function shapeOf(descriptor: Omit<GearDescriptor, 'blank' | 'assumedFrom'
     put(path, { kind: 'words', words });
   for (const [path, most] of Object.entries(counts)) put(path, { kind: 'count', most });
   for (const [path, most] of Object.entries(texts)) put(path, { kind: 'text', most });
+  for (const [path, of] of Object.entries(lists)) put(path, { kind: 'places', of });
   return root;
 }

@@ -1,4 +1,5 @@
 import {
+  checkPlaces,
   GEAR_ID,
   HIGHEST_PRICE,
   LONGEST_SOURCE,
@@ -16,6 +17,7 @@ export function* checkItem({ id, kind, thing, note, qualities }: GearItem): Gene
   }
   yield* checkName(thing.name, 'thing.name');
   yield* checkNumbers(kind, thing, 'thing');
+  yield* checkPlaces(kind, thing, 'thing');
   if (note.length > LONGEST_NOTE) {
     const message = `Note: ${note.length} characters, at most ${LONGEST_NOTE}.`;
     yield { path: 'note', message };

@@ -44,7 +44,7 @@ export function parseQuantity(
 }
 
 function parseCompound(cleaned: string, quantity: Quantity): number | undefined {
-  if (quantity === 'length') {
+  if (quantity === 'length' || quantity === 'size') {
     const match = FEET_AND_INCHES.exec(cleaned);
     if (!match) return undefined;
     const { bases } = QUANTITY_RULES.length;

@@ -4,6 +4,8 @@ export type UnitSystem = 'metric' | 'imperial';
 
 export type Quantity =
   | 'length'
+  | 'size'
+  | 'mass'
   | 'capacitance'
   | 'capacitancePerLength'
   | 'resistance'
@@ -48,33 +50,54 @@ const SMALL = { p: 1e-12, n: 1e-9, u: 1e-6, m: 1e-3 } as const;
 const LARGE = { k: 1e3, K: 1e3, M: 1e6 } as const;
 const INCH = METRES_PER_FOOT / 12;
 
+const POUND = 0.45359237;
+
+const LENGTHS = {
+  m: 1,
+  metre: 1,
+  metres: 1,
+  meter: 1,
+  meters: 1,
+  cm: 0.01,
+  mm: 0.001,
+  ft: METRES_PER_FOOT,
+  feet: METRES_PER_FOOT,
+  foot: METRES_PER_FOOT,
+  "'": METRES_PER_FOOT,
+  '′': METRES_PER_FOOT,
+  in: INCH,
+  inch: INCH,
+  inches: INCH,
+  '"': INCH,
+  '″': INCH,
+} as const;
+
 export const QUANTITY_RULES: Readonly<Record<Quantity, QuantityRule>> = {
   length: {
     noun: 'a length',
     bare: { metric: unit('m', 1), imperial: unit('ft', METRES_PER_FOOT) },
-    bases: {
-      m: 1,
-      metre: 1,
-      metres: 1,
-      meter: 1,
-      meters: 1,
-      cm: 0.01,
-      mm: 0.001,
-      ft: METRES_PER_FOOT,
-      feet: METRES_PER_FOOT,
-      foot: METRES_PER_FOOT,
-      "'": METRES_PER_FOOT,
-      '′': METRES_PER_FOOT,
-      in: INCH,
-      inch: INCH,
-      inches: INCH,
-      '"': INCH,
-      '″': INCH,
-    },
+    bases: LENGTHS,
     prefixes: {},
     shown: {
       metric: [unit('cm', 0.01), unit('m', 1)],
       imperial: [unit('″', INCH), unit('ft', METRES_PER_FOOT)],
+    },
+  },
+  size: {
+    noun: 'a size',
+    bare: { metric: unit('mm', 0.001), imperial: unit('″', INCH) },
+    bases: LENGTHS,
+    prefixes: {},
+    shown: { metric: [unit('mm', 0.001)], imperial: [unit('″', INCH)] },
+  },
+  mass: {
+    noun: 'a mass',
+    bare: { metric: unit('kg', 1), imperial: unit('lb', POUND) },
+    bases: { kg: 1, g: 0.001, lb: POUND, lbs: POUND, oz: POUND / 16 },
+    prefixes: {},
+    shown: {
+      metric: [unit('g', 0.001), unit('kg', 1)],
+      imperial: [unit('oz', POUND / 16), unit('lb', POUND)],
     },
   },
   capacitance: {

@@ -1,6 +1,14 @@
-import { type Destination, LONGEST_NAME, LONGEST_NOTE, MOST_LOOPS, FIELD_RULES } from '../gear';
+import {
+  checkPlaces,
+  type Destination,
+  LONGEST_NAME,
+  LONGEST_NOTE,
+  MOST_LOOPS,
+  FIELD_RULES,
+} from '../gear';
 import { checkBrief } from './brief';
 import { checkGraph } from './checkGraph';
+import { checkLayout } from './checkLayout';
 import { checkName } from './checkName';
 import { checkNumbers } from './checkNumbers';
 import { checkSourced } from './checkField';
@@ -39,7 +47,8 @@ function checkWhole(parts: RigParts, pins: Rig['pins']): readonly RigProblem[] {
     ...checkTexts(parts),
     ...checkNames(parts, pins),
     ...checkElectrical(parts),
-    ...checkFittings(parts),
+    ...checkLayout(parts.layout),
+    ...checkPower(parts),
     ...checkBrief(parts.texts.brief),
   ];
 }
@@ -93,6 +102,9 @@ function* checkIds(parts: RigParts, pins: Rig['pins']): Generator<RigProblem> {
     ...electrical.places,
     ...layout.boards,
     ...layout.fixtures,
+    ...layout.lanes,
+    ...layout.controls,
+    ...layout.looms,
     ...power.supplies,
     ...pins,
   ];
@@ -167,8 +179,10 @@ function* checkElectrical({ electrical }: RigParts): Generator<RigProblem> {
   for (const [i, guitar] of guitars.entries())
     yield* checkNumbers('guitar', guitar, `electrical.guitars[${i}]`);
   for (const [r, { devices, cables }] of rows.entries()) {
-    for (const [i, device] of devices.entries())
+    for (const [i, device] of devices.entries()) {
       yield* checkNumbers('device', device, `electrical.rows[${r}].devices[${i}]`);
+      yield* checkPlaces('device', device, `electrical.rows[${r}].devices[${i}]`);
+    }
     for (const [i, cable] of cables.entries())
       if (cable) yield* checkNumbers('cable', cable, `electrical.rows[${r}].cables[${i}]`);
   }
@@ -196,18 +210,11 @@ function* checkPlace({ lengths, destination, loop }: Place, path: string): Gener
   yield* checkDestination(loop, `${path}.loop`);
 }
 
-function* checkFittings({ layout, power }: RigParts): Generator<RigProblem> {
-  for (const [i, board] of layout.boards.entries())
-    yield* checkNumbers('board', board, `layout.boards[${i}]`);
-  for (const [i, fixture] of layout.fixtures.entries())
-    yield* checkNumbers('fixture', fixture, `layout.fixtures[${i}]`);
-  for (const [id, ends] of Object.entries(layout.ends))
-    for (const end of ['from', 'to'] as const) {
-      const { plug } = ends[end];
-      if (plug) yield* checkNumbers('plug', plug, `layout.ends.${id}.${end}.plug`);
-    }
-  for (const [i, supply] of power.supplies.entries())
+function* checkPower({ power }: RigParts): Generator<RigProblem> {
+  for (const [i, supply] of power.supplies.entries()) {
     yield* checkNumbers('supply', supply, `power.supplies[${i}]`);
+    yield* checkPlaces('supply', supply, `power.supplies[${i}]`);
+  }
   const { max } = FIELD_RULES.supply.outlets;
   for (const [i, { outlet }] of power.feeds.entries())
     if (!Number.isInteger(outlet) || outlet < 0 || outlet >= max)

@@ -3,7 +3,8 @@ import type { NextIds, Rig, RigParts } from './rig';
 
 /// Every part of a rig has an id: a letter for what it is, and a number from the counter of that letter.
 
-export type IdPrefix = 'g' | 'd' | 'l' | 'r' | 'e' | 's' | 'w' | 'p' | 'b' | 'f' | 'u';
+export type IdPrefix =
+  'g' | 'd' | 'l' | 'r' | 'e' | 's' | 'w' | 'p' | 'b' | 'f' | 'u' | 'k' | 'm' | 'n';
 
 const nextOf = (nextIds: NextIds, letter: string): number => nextIds[letter] ?? 1;
 
@@ -56,6 +57,9 @@ export function idsIn(parts: RigParts): readonly string[] {
     ...allCables(parts),
     ...layout.boards,
     ...layout.fixtures,
+    ...layout.lanes,
+    ...layout.controls,
+    ...layout.looms,
     ...power.supplies,
   ];
   return things.map(({ id }) => id);
@@ -82,6 +86,7 @@ export function nextIdsOf(rig: Pick<Rig, keyof RigParts | 'pins'>): NextIds {
     ...parts.texts.brief.keptCables,
     ...parts.texts.brief.uncounted,
     ...Object.keys(parts.layout.ends),
+    ...Object.keys(parts.layout.placements),
     ...parts.build.made,
   ];
   const ids = [rig, ...rig.pins.map((pin) => pin.rig)].flatMap(spoken);

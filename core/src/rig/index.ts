@@ -68,8 +68,25 @@ export type {
 export { findElectricalPart, withElectricalPart } from './electricalParts';
 export { freshId, keepCounters, nextIdsOf } from './ids';
 export type { IdPrefix } from './ids';
-export { JACK_KINDS, NO_LAYOUT } from './layout';
-export type { CableEnd, CableEnds, Fixture, JackKind, Layout } from './layout';
+export { BESIDE_PLACES, CONTROL_KINDS, NO_END, NO_LAYOUT, TURNS, USUAL_LAYING } from './layout';
+export type {
+  Beside,
+  BesidePlace,
+  CableEnd,
+  CableEnds,
+  ControlCable,
+  ControlKind,
+  JackOfThing,
+  Lane,
+  Layer,
+  Laying,
+  Layout,
+  Loom,
+  OnDeck,
+  Placement,
+  Turn,
+} from './layout';
+export { PLACEMENT_RULES } from './checkLayout';
 export { isSameState, mergeState } from './mergeState';
 export { newRig } from './newRig';
 export { planningOf } from './planning';

@@ -1,4 +1,13 @@
-import { isSameSourced, type Sourced, CHOICE_RULES, fieldRule, type PartKind } from '../gear';
+import {
+  checkPlaces,
+  CHOICE_RULES,
+  fieldRule,
+  isSameSourced,
+  type GearKind,
+  type PartKind,
+  type Sourced,
+  type Things,
+} from '../gear';
 import { checkSourced } from './checkField';
 import { readNumber, writeAt } from './partValues';
 
@@ -20,7 +29,17 @@ export function setInPart(
   const problem = checkSourced(rule, to);
   if (problem) return { kind: 'refused', message: problem.message };
   if (isSameSourced(before, to)) return { kind: 'ok', part, before };
-  return { kind: 'ok', part: writeAt(part, field, to), before };
+  const after = writeAt(part, field, to);
+  // What has got smaller must still hold its jacks.
+  const isSize = /\b(?:width|depth)M$/u.test(field);
+  const beside = isSize
+    ? [...checkPlaces(of as GearKind, after as Things[GearKind], 'it')].find(({ path }) =>
+        path.includes('['),
+      )
+    : undefined;
+  return beside
+    ? { kind: 'refused', message: beside.message }
+    : { kind: 'ok', part: after, before };
 }
 
 /** One word or yes/no out of those there are. */

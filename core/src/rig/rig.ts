@@ -5,9 +5,10 @@ import type { Power } from './power';
 import type { SwitchState } from './switchState';
 import type { Texts } from './texts';
 
-export const RIG_FORMAT = 4;
+export const RIG_FORMAT = 5;
 export const MOST_DEVICES = 64;
 export const MOST_PINS = 4;
+export const MOST_PLACEMENTS = 200;
 
 /** How many of each list a rig may have. */
 export const MOST = {
@@ -18,6 +19,9 @@ export const MOST = {
   places: 12,
   boards: 4,
   fixtures: 40,
+  lanes: 24,
+  controls: 80,
+  looms: 12,
   supplies: 12,
   feeds: 100,
   pins: MOST_PINS,

@@ -142,7 +142,7 @@ describe('editing an entry', () => {
       kind: 'refused',
     });
     const item = edit(
-      { kind: 'replace', to: { ...drive.thing, body: typicalBody() } },
+      { kind: 'replace', to: { ...drive.thing, body: typicalBody(drive.thing) } },
       { kind: 'set', field: 'body.supplyA', to: entered(0.3) },
       { kind: 'choose', field: 'body.polarity', to: 'ac' },
     );

@@ -157,6 +157,11 @@ const WHOLE: Readonly<Record<string, number>> = {
   '/10': 0.1,
   mm2: 1e-6,
   'mm²': 1e-6,
+  kg: 1,
+  g: 0.001,
+  lb: 0.45359237,
+  lbs: 0.45359237,
+  oz: 0.45359237 / 16,
   '×': 1,
   x: 1,
 };

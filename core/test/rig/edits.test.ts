@@ -68,7 +68,7 @@ test('random edits of every kind keep every invariant, touch what they say, and 
     { seed: 31, numRuns: 300 },
   );
   expect([...made].sort()).toEqual(
-    'assign choose connect describe group list move rename replace restore set splice switch'.split(
+    'assign choose connect describe group list move place rename replace restore set splice switch'.split(
       ' ',
     ),
   );

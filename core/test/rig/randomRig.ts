@@ -3,13 +3,14 @@ import {
   DEVICE_CLASSES,
   deviceOfClass,
   entered,
+  fixtureOfClass,
   guitarOfClass,
   CABLE_CLASSES,
   cableOfClass,
   destinationOfKind,
+  mountOfSize,
   plugOfShape,
   typicalBoard,
-  typicalBody,
   typicalSupply,
   type BypassKind,
   type DeviceClass,
@@ -34,6 +35,7 @@ import {
   removeDevice,
   toggleSwitch,
   type Edit,
+  type Placement,
   type Rig,
   type Target,
 } from '../../src/rig';
@@ -90,7 +92,7 @@ export const randomRig: fc.Arbitrary<Rig> = fc
 /** A recipe that becomes an edit once there is a rig: a kind of change and two numbers to choose by. */
 export interface Recipe {
   readonly kind:
-    | Exclude<Edit['kind'], 'list' | 'assign' | 'group'>
+    | Exclude<Edit['kind'], 'list' | 'assign' | 'group' | 'place'>
     | 'insert'
     | 'insertAny'
     | 'remove'
@@ -102,6 +104,9 @@ export interface Recipe {
     | 'plugs'
     | 'feed'
     | 'made'
+    | 'stand'
+    | 'layoutPart'
+    | 'laying'
     | 'brief'
     | 'place';
   readonly at: number;
@@ -132,6 +137,9 @@ export const recipe: fc.Arbitrary<Recipe> = fc.record({
     'plugs',
     'feed',
     'made',
+    'stand',
+    'layoutPart',
+    'laying',
     'brief',
     'place',
   ),
@@ -215,7 +223,7 @@ export function editOf(rig: Rig, { kind, at, amount }: Recipe): Edit {
       return fittingOf(rig, at);
     case 'plugs': {
       const { id: _, ...plug } = plugOfShape('angled', `plug ${at}`);
-      const end = { jack: null, plug: amount < 0 ? { ...plug, name: '' } : plug };
+      const end = { jack: null, plug: amount < 0 ? { ...plug, name: '' } : plug, leaves: null };
       const { id } = pickFrom(allCables(rig), at);
       return {
         kind: 'assign',
@@ -227,6 +235,27 @@ export function editOf(rig: Rig, { kind, at, amount }: Recipe): Edit {
       const supply = rig.power.supplies[0]?.id ?? 'u99';
       const feed = { consumer: device?.id ?? 'd99', supply, outlet: Math.floor(amount * 64) };
       return { kind: 'list', of: 'feeds', at: 0, remove: 0, insert: [feed] };
+    }
+    case 'stand': {
+      const board = rig.layout.boards[0]?.id ?? 'b99';
+      const turn = pickFrom([0, 90, 180, 270] as const, at);
+      const onDeck = { at: 'deck', board, xM: amount * 5.5, yM: 0, turn } as const;
+      const all: readonly (Placement | null)[] = [
+        { ...onDeck, riserM: 0, isUnder: at % 5 === 0 },
+        { at: 'beside', where: 'rack', lengthM: amount * 100 },
+        { at: 'stage', xM: amount, yM: 1 },
+        null,
+      ];
+      return { kind: 'place', id: device?.id ?? board, to: pickFrom(all, at) };
+    }
+    case 'layoutPart':
+      return layoutPartOf(rig, at, amount);
+    case 'laying': {
+      const [field, rule] = pickFrom(Object.entries(FIELD_RULES.laying), at);
+      const to = entered(rule.min + amount * (rule.max - rule.min));
+      return amount < 0.2
+        ? { kind: 'choose', target: { of: 'laying' }, field: 'manner', to: 'direct' }
+        : { kind: 'set', target: { of: 'laying' }, field, to };
     }
     case 'made':
       return { kind: 'assign', field: 'made', to: [pickFrom(allCables(rig), at).id] };
@@ -256,6 +285,28 @@ export function editOf(rig: Rig, { kind, at, amount }: Recipe): Edit {
   }
 }
 
+function layoutPartOf(rig: Rig, at: number, amount: number): Edit {
+  const insert = (of: 'lanes' | 'controls' | 'looms', thing: object) =>
+    ({ kind: 'list', of, at: 0, remove: 0, insert: [thing] }) as unknown as Edit;
+  const name = amount < 0 ? '' : `part ${at}`;
+  const jack = { thing: 'd1', nth: at % 41 };
+  switch (at % 4) {
+    case 0: {
+      const { id: _, ...mount } = mountOfSize('small');
+      const lane = { id: freshId(rig, 'n'), name, board: 'b1', layer: 'top', mount } as const;
+      return insert('lanes', { ...lane, yM: amount * 5, fromM: 0, toM: 0.5 });
+    }
+    case 1: {
+      const control = { id: freshId(rig, 'k'), name, carries: 'dc', from: jack, to: jack } as const;
+      return insert('controls', { ...control, lengthM: entered(amount) });
+    }
+    case 2:
+      return insert('looms', { id: freshId(rig, 'm'), name, cables: ['l1'] });
+    default:
+      return { kind: 'assign', field: 'neverMissed', to: [`d${at}`] };
+  }
+}
+
 function fittingOf(rig: Rig, at: number): Edit {
   const insert = (of: 'boards' | 'fixtures' | 'supplies', thing: object) =>
     ({ kind: 'list', of, at: 0, remove: 0, insert: [thing] }) as unknown as Edit;
@@ -265,8 +316,7 @@ function fittingOf(rig: Rig, at: number): Edit {
     case 1:
       return insert('supplies', { ...typicalSupply('supply'), id: freshId(rig, 'u') });
     case 2: {
-      const { widthM, depthM, heightM } = typicalBody();
-      return insert('fixtures', { id: freshId(rig, 'f'), name: 'tin', widthM, depthM, heightM });
+      return insert('fixtures', fixtureOfClass('tin', freshId(rig, 'f')));
     }
     default:
       return rig.layout.boards.length > 0

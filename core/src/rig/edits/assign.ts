@@ -8,6 +8,7 @@ const PART_OF = {
   dismissed: 'texts',
   brief: 'texts',
   ends: 'layout',
+  neverMissed: 'layout',
   made: 'build',
 } as const satisfies Readonly<Record<string, keyof RigParts>>;
 

@@ -8,6 +8,7 @@ import { refused, type EditKind, type KindResult, type Touched } from './editKin
 import { applyGroup, type GroupEdit } from './group';
 import { LIST, type ListEdit } from './list';
 import { MOVE, type MoveEdit } from './move';
+import { PLACE, type PlaceEdit } from './place';
 import { RENAME, type RenameEdit } from './rename';
 import { REPLACE, type ReplaceEdit } from './replace';
 import { RESTORE, type RestoreEdit } from './restore';
@@ -26,6 +27,7 @@ type SingleEdit =
   | ConnectEdit
   | ListEdit
   | AssignEdit
+  | PlaceEdit
   | SwitchEdit
   | RestoreEdit;
 
@@ -51,6 +53,7 @@ const KINDS: {
   connect: CONNECT,
   list: LIST,
   assign: ASSIGN,
+  place: PLACE,
   switch: SWITCH,
   restore: RESTORE,
 };

@@ -1,7 +1,7 @@
-import type { Board, Destination, Guitar, Supply } from '../../gear';
+import type { Board, Destination, Fixture, Guitar, Supply } from '../../gear';
 import type { Place, Row, Scene } from '../electrical';
 import { claimIds } from '../ids';
-import type { Fixture } from '../layout';
+import type { ControlCable, Lane, Loom } from '../layout';
 import type { PowerFeed } from '../power';
 import type { Pin, Rig } from '../rig';
 import { done, refused, type EditKind, type Touched } from './editKind';
@@ -15,6 +15,9 @@ export interface Lists {
   readonly places: Place;
   readonly boards: Board;
   readonly fixtures: Fixture;
+  readonly lanes: Lane;
+  readonly controls: ControlCable;
+  readonly looms: Loom;
   readonly supplies: Supply;
   readonly feeds: PowerFeed;
   readonly pins: Pin;
@@ -28,6 +31,9 @@ const PART_OF: Readonly<Record<keyof Lists, Touched>> = {
   places: 'electrical',
   boards: 'layout',
   fixtures: 'layout',
+  lanes: 'layout',
+  controls: 'layout',
+  looms: 'layout',
   supplies: 'power',
   feeds: 'power',
   pins: 'pins',

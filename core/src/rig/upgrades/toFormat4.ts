@@ -1,4 +1,5 @@
 import { nextIdsOf } from '../ids';
+import { NO_LAYOUT } from '../layout';
 import type { Rig } from '../rig';
 import { each, eachValue, isJson, type Json } from './json';
 
@@ -142,10 +143,14 @@ export function fromFormat3(value: Json): Json {
   return { ...rig, nextIds: countersOf(rig) };
 }
 
-/** Of a damaged document there is nothing to count; the reader refuses it for what is damaged. */
+/** Format 3 laid nothing out. Of a damaged document there is nothing to count; the reader refuses it for what is damaged. */
 function countersOf(rig: Json): unknown {
   try {
-    return nextIdsOf(rig as unknown as Rig);
+    const counted = (parts: Json): Json => ({ ...parts, layout: NO_LAYOUT });
+    const pins = each(rig.pins, (pin) =>
+      isJson(pin.rig) ? { ...pin, rig: counted(pin.rig) } : pin,
+    );
+    return nextIdsOf({ ...counted(rig), pins } as unknown as Rig);
   } catch {
     return {};
   }

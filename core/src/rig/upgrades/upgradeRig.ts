@@ -1,6 +1,7 @@
 import { isJson } from './json';
 import { fromFormat1, fromFormat2, thingToFormat3 } from './toFormat3';
 import { fromFormat3, thingToFormat4 } from './toFormat4';
+import { fromFormat4, thingToFormat5 } from './toFormat5';
 
 /// Documents of earlier formats brought up to this one, step by step, before they are read.
 
@@ -8,6 +9,7 @@ const STEPS: Readonly<Record<number, (value: Readonly<Record<string, unknown>>) 
   1: fromFormat1,
   2: fromFormat2,
   3: fromFormat3,
+  4: fromFormat4,
 };
 
 /** A rig document of any format as one of this format. */
@@ -34,5 +36,5 @@ const KINDS_THEN: Readonly<Record<string, string>> = { cable: 'lead', destinatio
 /** A thing of the gear list of any format as one of this. @param kind by any of its names */
 export function upgradeThing(kind: string, thing: unknown): unknown {
   const now = kindNow(kind);
-  return thingToFormat4(now, thingToFormat3(KINDS_THEN[now] ?? now, thing));
+  return thingToFormat5(now, thingToFormat4(now, thingToFormat3(KINDS_THEN[now] ?? now, thing)));
 }

@@ -1,8 +1,12 @@
 import {
+  fixtureOfClass,
   gearOf,
   readNumber,
+  resized,
+  spaceSlats,
   typicalBody,
-  type CaseSide,
+  type Board,
+  type Case,
   type Device,
   type Edit,
   type GearItem,
@@ -12,6 +16,7 @@ import {
 } from '@gullwind/core';
 import { Button } from '@mui/material';
 import { useMemo } from 'react';
+import { BoardLines, CaseLines } from '../../ui/parts/PlaceLines';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
 import { DeviceOffFields, DeviceOnFields } from '../../ui/parts/DeviceFields';
 import { DeviceJacks } from '../../ui/parts/DeviceJacks';
@@ -34,11 +39,11 @@ export function FieldsOfItem({ item, units, onEdit }: Props) {
   const actions = useMemo<PartActions>(
     () => ({
       edit: (edit) => {
-        const change = asItemEdit(edit);
+        const change = asItemEdit(item, edit);
         if (change) onEdit(change);
       },
     }),
-    [onEdit],
+    [item, onEdit],
   );
   const shared = { units, actions } as const;
   switch (item.kind) {
@@ -65,13 +70,12 @@ export function FieldsOfItem({ item, units, onEdit }: Props) {
 }
 
 /** What a rig's edit means for a single thing. */
-function asItemEdit(edit: Edit): ItemEdit | null {
+function asItemEdit({ thing }: GearItem, edit: Edit): ItemEdit | null {
   switch (edit.kind) {
     case 'set':
+      return resizedPart(thing, edit) ?? { kind: 'set', field: edit.field, to: edit.to };
     case 'choose':
-      return edit.kind === 'set'
-        ? { kind: 'set', field: edit.field, to: edit.to }
-        : { kind: 'choose', field: edit.field, to: edit.to };
+      return { kind: 'choose', field: edit.field, to: edit.to };
     case 'replace':
       return { kind: 'replace', to: edit.part.to };
     default:
@@ -79,18 +83,26 @@ function asItemEdit(edit: Edit): ItemEdit | null {
   }
 }
 
+/** Of a case or board that nobody has measured, jacks, switches and slats move with its size. */
+function resizedPart(
+  thing: GearItem['thing'],
+  { field, to }: Extract<Edit, { kind: 'set' }>,
+): ItemEdit | null {
+  const { body, slats, placesFrom } = thing as Partial<Board> & { readonly body?: Case };
+  const size = field.replace('body.', '');
+  if (size !== 'widthM' && size !== 'depthM') return null;
+  if (body && field !== size)
+    return { kind: 'replace', to: { ...thing, body: resized(body, { [size]: to }) } as never };
+  return slats && placesFrom === 'assumed' && size === 'depthM'
+    ? { kind: 'replace', to: { ...thing, depthM: to, slats: spaceSlats(to.value) } as never }
+    : null;
+}
+
 const POLARITIES: readonly (readonly [Polarity, string])[] = [
   ['centreNegative', 'minus in the middle'],
   ['centrePositive', 'plus in the middle'],
   ['ac', 'AC'],
   ['none', 'no supply'],
-];
-
-const SIDES: readonly (readonly [CaseSide, string])[] = [
-  ['right', 'right'],
-  ['left', 'left'],
-  ['top', 'top'],
-  ['front', 'front'],
 ];
 
 function DeviceOfItem({ device, ...shared }: FieldsProps & { readonly device: Device }) {
@@ -104,7 +116,7 @@ function DeviceOfItem({ device, ...shared }: FieldsProps & { readonly device: De
       {device.body ? (
         <BodyFields device={device} {...shared} onReplace={replace} />
       ) : (
-        <Button size="small" onClick={() => replace({ ...device, body: typicalBody() })}>
+        <Button size="small" onClick={() => replace({ ...device, body: typicalBody(device) })}>
           Say its size, jacks and supply
         </Button>
       )}
@@ -121,6 +133,7 @@ const SIZE: FieldsOf<'device'> = [
   ['body.widthM', 'Width'],
   ['body.depthM', 'Depth'],
   ['body.heightM', 'Height'],
+  ['body.massKg', 'Mass'],
 ];
 const SUPPLY: FieldsOf<'device'> = [
   ['body.supplyV', 'Voltage'],
@@ -129,7 +142,6 @@ const SUPPLY: FieldsOf<'device'> = [
 
 function BodyFields({ device, units, actions, onReplace }: BodyProps) {
   const body = device.body!;
-  const choice = { device, actions };
   const shared = {
     part: device,
     of: 'device',
@@ -142,13 +154,28 @@ function BodyFields({ device, units, actions, onReplace }: BodyProps) {
     <>
       <PanelGroup title="Case and jacks">
         <PartFields {...shared} fields={SIZE} />
-        <BodyChoice {...choice} field="inputAt" label="Input at" options={SIDES} />
-        <BodyChoice {...choice} field="outputAt" label="Output at" options={SIDES} />
+        <CaseLines
+          kind="device"
+          body={body}
+          units={units}
+          onChange={(to) => onReplace({ ...device, body: { ...body, ...to } })}
+        />
       </PanelGroup>
       <PanelGroup title="Supply">
         <PartFields {...shared} fields={SUPPLY} />
-        <BodyChoice {...choice} field="polarity" label="Polarity" options={POLARITIES} />
-        <BodyChoice {...choice} field="powerAt" label="Socket at" options={SIDES} />
+        <ChoiceField
+          label="Polarity"
+          value={body.polarity}
+          options={POLARITIES}
+          onChange={(to) =>
+            actions.edit({
+              kind: 'choose',
+              target: { of: 'device', id: device.id },
+              field: 'body.polarity',
+              to,
+            })
+          }
+        />
       </PanelGroup>
       <TextLine
         label="How it fails"
@@ -159,31 +186,13 @@ function BodyFields({ device, units, actions, onReplace }: BodyProps) {
   );
 }
 
-interface BodyChoiceProps extends Pick<BodyProps, 'device' | 'actions'> {
-  readonly field: 'inputAt' | 'outputAt' | 'powerAt' | 'polarity';
-  readonly label: string;
-  readonly options: readonly (readonly [string, string])[];
-}
-
-function BodyChoice({ device, actions, field, label, options }: BodyChoiceProps) {
-  const target = { of: 'device', id: device.id } as const;
-  return (
-    <ChoiceField
-      label={label}
-      value={device.body![field]}
-      options={options}
-      onChange={(to) => actions.edit({ kind: 'choose', target, field: `body.${field}`, to })}
-    />
-  );
-}
-
 /** A kind without a form of its own: its lines one below the other. */
 function PlainForm({ item, units, actions }: FieldsProps & { readonly item: GearItem }) {
   const { kind, thing } = item;
   const { form, numbers, assumedFrom } = gearOf(kind);
   const choose = (field: string, to: string | boolean) =>
     actions.edit({ kind: 'choose', target: { of: 'device', id: thing.id }, field, to });
-  return form?.map(({ path, label, words }) =>
+  const lines = form?.map(({ path, label, words }) =>
     words ? (
       <ChoiceField
         key={path}
@@ -206,5 +215,58 @@ function PlainForm({ item, units, actions }: FieldsProps & { readonly item: Gear
         assumedFrom={assumedFrom(thing)}
       />
     ),
+  );
+  return (
+    <>
+      {lines}
+      <PlacesOfItem item={item} units={units} actions={actions} />
+    </>
+  );
+}
+
+/** Jacks, switches, slats and openings of a thing without a form of its own. */
+function PlacesOfItem({ item, units, actions }: FieldsProps & { readonly item: GearItem }) {
+  const replace = (to: object) =>
+    actions.edit({ kind: 'replace', part: { to } } as unknown as Edit);
+  const { kind, thing } = item;
+  if (kind === 'board')
+    return (
+      <BoardLines board={thing} units={units} onChange={(to) => replace({ ...thing, ...to })} />
+    );
+  if (kind === 'supply' && !thing.body)
+    return (
+      <Button
+        size="small"
+        onClick={() => replace({ ...thing, body: fixtureOfClass('supply', 'x1').body })}
+      >
+        Say its size and jacks
+      </Button>
+    );
+  if (kind !== 'fixture' && kind !== 'supply') return null;
+  const body = thing.body!;
+  return (
+    <>
+      {kind === 'supply' &&
+        gearOf('fixture').form!.map(({ path, label }) => (
+          <PartField
+            key={path}
+            of="supply"
+            id={thing.id}
+            path={path}
+            rule={gearOf('supply').numbers[path]!}
+            label={label}
+            value={readNumber(thing, path)!}
+            units={units}
+            actions={actions}
+            assumedFrom="a supply of the usual size"
+          />
+        ))}
+      <CaseLines
+        kind={kind}
+        body={body}
+        units={units}
+        onChange={(to) => replace({ ...thing, body: { ...body, ...to } })}
+      />
+    </>
   );
 }

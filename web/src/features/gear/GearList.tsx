@@ -1,5 +1,5 @@
 import type { StoredItem } from '@gullwind/contract';
-import { formatQuantity, type GearItem, type UnitSystem } from '@gullwind/core';
+import { formatQuantity, type Case, type GearItem, type UnitSystem } from '@gullwind/core';
 import { Box, styled, Typography } from '@mui/material';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
@@ -149,6 +149,9 @@ function target(key: string, at: number, count: number): number | null {
 const sayUses = (count: number): string =>
   count === 0 ? '' : count === 1 ? 'in 1 rig' : `in ${count} rigs`;
 
+const saySize = ({ widthM, depthM }: Pick<Case, 'widthM' | 'depthM'>, units: UnitSystem): string =>
+  `${formatQuantity(widthM.value, 'size', units)} × ${formatQuantity(depthM.value, 'size', units)}`;
+
 /** The one number that tells it from others of its kind. */
 function telling(item: GearItem, units: UnitSystem): string {
   switch (item.kind) {
@@ -165,10 +168,14 @@ function telling(item: GearItem, units: UnitSystem): string {
     case 'destination':
       return formatQuantity(item.thing.rInOhm.value, 'resistance', units);
     case 'plug':
-      return formatQuantity(item.thing.beyondM.value, 'length', units);
+      return formatQuantity(item.thing.beyondM.value, 'size', units);
     case 'supply':
       return formatQuantity(item.thing.outletA.value, 'current', units);
     case 'board':
-      return `${formatQuantity(item.thing.widthM.value, 'length', units)} × ${formatQuantity(item.thing.depthM.value, 'length', units)}`;
+      return saySize(item.thing, units);
+    case 'fixture':
+      return saySize(item.thing.body, units);
+    case 'mount':
+      return formatQuantity(item.thing.holdsM.value, 'size', units);
   }
 }

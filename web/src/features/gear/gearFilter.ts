@@ -61,6 +61,8 @@ export function countKinds(
     plug: 0,
     supply: 0,
     board: 0,
+    fixture: 0,
+    mount: 0,
   };
   for (const { item } of found) counts[item.kind]++;
   return counts;

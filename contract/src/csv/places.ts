@@ -1,0 +1,102 @@
+import {
+  gearOf,
+  METRES_PER_FOOT,
+  type FieldRule,
+  type GearKind,
+  type PlaceList,
+  type UnitSystem,
+} from '@gullwind/core';
+import { readNumberCell, writeNumberCell } from './cells';
+
+/// Places on a thing in one cell: "in right 74; out left 74; power back 35", lengths in mm.
+
+/** By the column that holds them, the path of the places of a kind. */
+const PATHS = {
+  jacks: 'body.jacks',
+  switches: 'body.switches',
+  slats: 'slats',
+  openings: 'openings',
+} as const;
+
+export type PlaceColumn = keyof typeof PATHS;
+export const PLACE_COLUMNS = Object.keys(PATHS) as readonly PlaceColumn[];
+
+type Place = Readonly<Record<string, string | number>>;
+
+const NONE = 'none';
+const INCH_M = METRES_PER_FOOT / 12;
+const MILLIMETRES: FieldRule = { label: 'Place', quantity: 'size', min: -1e6, max: 1e6 };
+
+/** The path of a column of places in a thing of this kind; null where such a thing has none. */
+export function placePath(kind: GearKind, column: PlaceColumn): string | null {
+  return Object.hasOwn(gearOf(kind).lists, PATHS[column]) ? PATHS[column] : null;
+}
+
+/** @param units what bare numbers are in: mm, or inches for a page that shows these */
+export function writePlaces(
+  kind: GearKind,
+  path: string,
+  places: readonly Place[],
+  units: UnitSystem = 'metric',
+): string {
+  const { words, numbers } = gearOf(kind).lists[path]!;
+  const write = (m: number): string =>
+    units === 'metric'
+      ? writeNumberCell(MILLIMETRES, m).replace(' ', '')
+      : String(Number((m / INCH_M).toFixed(4)));
+  if (places.length === 0) return NONE;
+  return places
+    .map((place) =>
+      [
+        ...Object.keys(words).map((key) => place[key]),
+        ...numbers.map((key) => write(place[key] as number)),
+      ].join(' '),
+    )
+    .join('; ');
+}
+
+/** @returns the places, or why not */
+export function readPlaces(
+  list: PlaceList,
+  column: string,
+  text: string,
+  units: UnitSystem = 'metric',
+): readonly Place[] | string {
+  if (text.trim().toLowerCase() === NONE) return [];
+  const places: Place[] = [];
+  for (const one of text.split(';').map((part) => part.trim())) {
+    if (one === '') continue;
+    const place = readPlace(list, one.split(/\s+/u), units);
+    if (typeof place === 'string') return `${column}: “${one}”: ${place}`;
+    places.push(place);
+  }
+  return places.length > list.most
+    ? `${column}: ${places.length} places, at most ${list.most}.`
+    : places;
+}
+
+function readPlace(
+  { words, numbers }: PlaceList,
+  parts: readonly string[],
+  units: UnitSystem,
+): Place | string {
+  const keys = Object.keys(words);
+  if (parts.length !== keys.length + numbers.length)
+    return `it has ${parts.length} parts and needs ${keys.length + numbers.length}.`;
+  const place: Record<string, string | number> = {};
+  for (const [i, key] of keys.entries()) {
+    const word = words[key]!.find((known) => known.toLowerCase() === parts[i]!.toLowerCase());
+    if (word === undefined) return `“${parts[i]}” is not one of ${words[key]!.join(', ')}.`;
+    place[key] = word;
+  }
+  for (const [i, key] of numbers.entries()) {
+    const read = readNumberCell(
+      MILLIMETRES,
+      parts[keys.length + i]!,
+      units === 'metric' ? 'mm' : 'in',
+    );
+    if (read.kind === 'refused') return read.message;
+    place[key] = read.si;
+  }
+  return place;
+}
