@@ -129,4 +129,4 @@ export {
 } from './guitars';
 export type { Arrival, ReceiverPlace } from './guitars';
 export { canSplit, secondHalfOf, splitIntoLoop } from './fourCables';
-export { usualPatch, usualReference } from './usualLengths';
+export { isLaidInFeet, usualPatch, usualReference } from './usualLengths';

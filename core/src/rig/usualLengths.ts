@@ -30,12 +30,12 @@ export function inFeet(metres: number): number {
 }
 
 /** A rig that is held against whole feet of cable is laid out in feet. */
-const isInFeet = ({ electrical }: HeldAgainst): boolean =>
+export const isLaidInFeet = ({ electrical }: HeldAgainst): boolean =>
   isWhole(electrical.reference.lengthM.value / METRES_PER_FOOT);
 
 /** A length that nobody has said, m, as it is usual in this rig. */
 export const usualLength = (rig: HeldAgainst, metres: number): number =>
-  isInFeet(rig) ? inFeet(metres) : metres;
+  isLaidInFeet(rig) ? inFeet(metres) : metres;
 
 /** A patch as it is usual in this rig. */
 export function usualPatch(rig: HeldAgainst, id: string): Cable {

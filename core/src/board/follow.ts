@@ -1,0 +1,99 @@
+import type { Cable, Sourced } from '../gear';
+import { applyEdit, findCable, type Edit, type EditResult, type Rig } from '../rig';
+import { layBoard, type BoardPlan } from './board';
+import { connectionsOf } from './connections';
+
+/// Lengths follow the board: a cable whose ends both stand on decks is as long as it will be made, unless somebody fixed
+/// it. It is "laid" as long as that is so; a length that is typed, or measured, stays what it is.
+
+/** Edits that may move an end of a cable, or what is in its way. */
+function movesCables(edit: Edit): boolean {
+  switch (edit.kind) {
+    case 'group':
+      return edit.edits.some(movesCables);
+    case 'place':
+    case 'splice':
+    case 'move':
+    case 'connect':
+    case 'replace':
+    case 'restore':
+    case 'list':
+      return true;
+    case 'assign':
+      return edit.field === 'ends';
+    case 'set':
+    case 'choose':
+      return (
+        edit.field.startsWith('body.') || !['device', 'cable', 'guitar'].includes(edit.target.of)
+      );
+    default:
+      return false;
+  }
+}
+
+/** By cable, whether both of its ends stand on decks. */
+function onDecks(rig: Rig): ReadonlySet<string> {
+  const { placements, boards } = rig.layout;
+  const isOn = (thing: string): boolean => {
+    const placement = placements[thing];
+    return placement?.at === 'deck' && boards.some(({ id }) => id === placement.board);
+  };
+  return new Set(
+    connectionsOf(rig)
+      .filter(({ from, to }) => from && to && isOn(from.thing) && isOn(to.thing))
+      .map(({ id }) => id),
+  );
+}
+
+const lengthOf = (rig: Rig, id: string): Sourced | undefined =>
+  findCable(rig, id)?.lengthM ?? rig.layout.controls.find((one) => one.id === id)?.lengthM;
+
+function setLength(rig: Rig, id: string, to: Sourced): Edit {
+  if (findCable(rig, id)) return { kind: 'set', target: { of: 'cable', id }, field: 'lengthM', to };
+  const at = rig.layout.controls.findIndex((one) => one.id === id);
+  const insert = [{ ...rig.layout.controls[at]!, lengthM: to }];
+  return { kind: 'list', of: 'controls', at, remove: 1, insert };
+}
+
+const laid = (value: number): Sourced => ({ value, from: 'laid' });
+
+/** A cable that comes to lie on a board follows it if its length was no more than a guess or a wish. */
+const mayFollow = ({ from }: Sourced): boolean => from === 'assumed' || from === 'entered';
+
+/** What the lengths of cables have to become, given which of them lay on decks before. */
+export function lengthEdits(
+  rig: Rig,
+  before: ReadonlySet<string>,
+  plan: BoardPlan,
+): readonly Edit[] {
+  return plan.wires.flatMap(({ connection, isOnBoards, madeM }): Edit[] => {
+    const { id } = connection;
+    const now = lengthOf(rig, id)!;
+    if (!isOnBoards)
+      return now.from === 'laid' ? [setLength(rig, id, { ...now, from: 'entered' })] : [];
+    const isNew = !before.has(id) && mayFollow(now);
+    if (madeM === null || (now.from !== 'laid' && !isNew)) return [];
+    if (now.from === 'laid' && now.value === madeM) return [];
+    return [setLength(rig, id, laid(madeM))];
+  });
+}
+
+/**
+ * An edit, and with it the lengths that it gives to cables as laid: one edit, that one undo takes back.
+ */
+export function applyFollowing(rig: Rig, edit: Edit): EditResult {
+  const result = applyEdit(rig, edit);
+  if (result.kind === 'refused' || result.rig === rig || !movesCables(edit)) return result;
+  const { boards, placements } = result.rig.layout;
+  const hasBoard = boards.length > 0 || Object.keys(placements).length > 0;
+  if (!hasBoard && rig.layout.boards.length === 0) return result;
+  const edits = lengthEdits(result.rig, onDecks(rig), layBoard(result.rig));
+  if (edits.length === 0) return result;
+  return applyEdit(rig, { kind: 'group', edits: [edit, ...edits] });
+}
+
+/** A cable as long as the board says, from now on; null where the board does not say. */
+export function followAgain(rig: Rig, plan: BoardPlan, cable: Cable['id']): Edit | null {
+  const wire = plan.wires.find(({ connection }) => connection.id === cable);
+  return wire?.madeM == null ? null : setLength(rig, cable, laid(wire.madeM));
+}

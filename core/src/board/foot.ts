@@ -1,0 +1,127 @@
+import type { PedalUse } from '../rig';
+import type { Conflict } from './conflict';
+import type { Point } from './rect';
+import type { Standing } from './standing';
+import type { Laid } from './things';
+
+/// Feet: a shoe comes from the front with its toe on a switch. What stands beside it is free, wants care, or is hit too;
+/// and on its way the sole has to pass over what stands before the pedal.
+
+/** How far behind a switch a toe reaches, m. */
+const TOE_M = 0.02;
+/** From the toe to where the heel stands, at the height of the deck, m. */
+const HEEL_M = 0.12;
+const NOISE = 1e-7;
+
+export type Freedom = 'free' | 'careful' | 'hit';
+
+export interface Foot {
+  readonly thing: string;
+  /** Which of its switches. */
+  readonly nth: number;
+  readonly at: Point;
+  /** Across, from the switch to what is nearest on another box; null where there is nothing beside the shoe. */
+  readonly nearest: { readonly thing: string; readonly distanceM: number } | null;
+  readonly freedom: Freedom;
+  /** What is missing for the sole to pass over what stands before it. */
+  readonly over: { readonly thing: string; readonly missingM: number } | null;
+  /** By how much the sole passes over the highest of what stands before it; null where nothing does. */
+  readonly passesM: number | null;
+}
+
+const acrossTo = (x: number, x0: number, x1: number): number =>
+  x < x0 ? x0 - x : x > x1 ? x - x1 : 0;
+
+/** From a switch across to another box: to its switch, or to its edge where that is the higher one. */
+function distanceTo(foot: Point, own: Standing, other: Standing): number | null {
+  const isBeside = (y: number) => y >= own.rect.y0 - NOISE && y <= foot.y + TOE_M + NOISE;
+  const distances = other.switches
+    .filter(({ y }) => isBeside(y))
+    .map(({ x }) => Math.abs(x - foot.x));
+  const { x0, x1, y0, y1 } = other.rect;
+  const reachesIn = y1 > own.rect.y0 + NOISE && y0 < foot.y + TOE_M - NOISE;
+  if (reachesIn && other.topM > own.topM + NOISE) distances.push(acrossTo(foot.x, x0, x1));
+  return distances.length === 0 ? null : Math.min(...distances);
+}
+
+/** How high the sole is over the back edge of what stands before the toe; null where that is not in its way. */
+function passesOver(foot: Point, own: Standing, other: Standing, shoeM: number): number | null {
+  const { x0, x1, y1 } = other.rect;
+  if (x1 <= foot.x - shoeM / 2 + NOISE || x0 >= foot.x + shoeM / 2 - NOISE) return null;
+  // What stands beside the pedal itself is not stepped over.
+  if (y1 > own.rect.y0 + NOISE || y1 <= foot.y - HEEL_M) return null;
+  const sole = (own.topM * (y1 - (foot.y - HEEL_M))) / HEEL_M;
+  return sole - other.topM;
+}
+
+/** Every switch, and how a foot gets to it. */
+export function feetOf(
+  { layout }: Pick<Laid, 'layout'>,
+  standings: readonly Standing[],
+): readonly Foot[] {
+  const { shoeM, freeM, carefulM } = layout.laying;
+  const top = standings.filter(({ layer }) => layer === 'top');
+  return top.flatMap((own) =>
+    own.switches.map((at, nth): Foot => {
+      let nearest: Foot['nearest'] = null;
+      let passesM: number | null = null;
+      let over: Foot['over'] = null;
+      for (const other of top) {
+        if (other === own) continue;
+        const distanceM = distanceTo(at, own, other);
+        if (distanceM !== null && (nearest === null || distanceM < nearest.distanceM))
+          nearest = { thing: other.thing.id, distanceM };
+        const passes = passesOver(at, own, other, shoeM.value);
+        if (passes === null || (passesM !== null && passes >= passesM)) continue;
+        passesM = passes;
+        if (passes < -NOISE) over = { thing: other.thing.id, missingM: -passes };
+      }
+      const room = nearest === null ? Infinity : nearest.distanceM - shoeM.value / 2;
+      const freedom =
+        room >= freeM.value - NOISE ? 'free' : room >= carefulM.value - NOISE ? 'careful' : 'hit';
+      return { thing: own.thing.id, nth, at, nearest, freedom, over, passesM };
+    }),
+  );
+}
+
+/** How free a foot should be: free for what must never be missed, careful for what is switched; anything is enough for the rest. */
+function wantedOf(rig: Laid, uses: Readonly<Record<string, PedalUse>>, thing: string): Freedom {
+  if (rig.layout.neverMissed.includes(thing)) return 'free';
+  return uses[thing] === 'leftOn' ? 'hit' : 'careful';
+}
+
+const RANK: Readonly<Record<Freedom, number>> = { hit: 0, careful: 1, free: 2 };
+
+/** Where a foot meets more than it should. */
+export function* footConflicts(
+  rig: Laid,
+  uses: Readonly<Record<string, PedalUse>>,
+  feet: readonly Foot[],
+): Generator<Conflict> {
+  const { shoeM, freeM, carefulM } = rig.layout.laying;
+  for (const { thing, nth, at, nearest, freedom, over } of feet) {
+    const wanted = wantedOf(rig, uses, thing);
+    if (nearest && RANK[freedom] < RANK[wanted])
+      yield {
+        key: `foot ${thing} ${nth}`,
+        weight: 'foot',
+        at,
+        kind: 'foot',
+        thing,
+        other: nearest.thing,
+        freeM: nearest.distanceM,
+        wantedM: shoeM.value / 2 + (wanted === 'free' ? freeM.value : carefulM.value),
+        isHit: freedom === 'hit',
+      };
+    if (over)
+      yield {
+        key: `stepOver ${thing} ${nth}`,
+        weight: 'foot',
+        at,
+        kind: 'stepOver',
+        thing,
+        other: over.thing,
+        missingM: over.missingM,
+      };
+  }
+}

@@ -1,0 +1,85 @@
+import { bodyOf, fixtureOfClass, spaceJacks, type Case, type Device, type JackKind } from '../gear';
+import { allDevices, remember, secondHalfOf, type Rig } from '../rig';
+
+/// What can stand on a board: devices, fixtures and supplies, each one case.
+
+export interface BoardThing {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: 'device' | 'fixture' | 'supply';
+  readonly body: Case;
+  /** Nobody has held a rule to it. */
+  readonly isAssumed: boolean;
+}
+
+/** What a board is laid out from. */
+export type Laid = Pick<Rig, 'electrical' | 'layout' | 'power'>;
+
+/** By the second half of a pedal in four cables, the first: both are one case. */
+const halves = remember((electrical: Rig['electrical']): ReadonlyMap<string, string> => {
+  const rig = { electrical } as Rig;
+  return new Map(
+    allDevices(rig).flatMap(({ id, deviceClass, insert }) => {
+      const isFirst = deviceClass === 'gate' && insert === 'none';
+      const other = isFirst && !isInLoop(rig, id) ? secondHalfOf(rig, id) : null;
+      return other === null ? [] : [[other, id] as const];
+    }),
+  );
+});
+
+const isInLoop = ({ electrical }: Rig, id: string): boolean =>
+  electrical.rows.some(
+    ({ at, devices }) => at.kind === 'ampLoop' && devices.some((device) => device.id === id),
+  );
+
+export const halvesOf = ({ electrical }: Pick<Rig, 'electrical'>): ReadonlyMap<string, string> =>
+  halves(electrical);
+
+/** A pedal in four cables has a send and a return, too. */
+function inFourCables(body: Case): Case {
+  const has = (kind: JackKind) => body.jacks.some((jack) => jack.kind === kind);
+  if ((has('send') && has('return')) || body.placesFrom !== 'assumed') return body;
+  const sides = body.jacks.map(({ kind, side }) => [kind, side] as const);
+  const jacks = spaceJacks(
+    [...sides, ['send', 'right'], ['return', 'left']],
+    [body.widthM.value, body.depthM.value],
+  );
+  return { ...body, jacks };
+}
+
+const deviceThing = (device: Device, isFirstHalf: boolean): BoardThing => {
+  const body = bodyOf(device);
+  return {
+    id: device.id,
+    name: device.name,
+    kind: 'device',
+    body: isFirstHalf ? inFourCables(body) : body,
+    isAssumed: device.body === undefined,
+  };
+};
+
+/** Everything that can stand on a board, devices in the order of the chain. */
+export function thingsOf(rig: Laid): readonly BoardThing[] {
+  const second = halvesOf(rig);
+  const firsts = new Set(second.values());
+  const { fixtures } = rig.layout;
+  return [
+    ...allDevices(rig)
+      .filter(({ id }) => !second.has(id))
+      .map((device) => deviceThing(device, firsts.has(device.id))),
+    ...fixtures.map(({ id, name, body }): BoardThing => ({
+      id,
+      name,
+      kind: 'fixture',
+      body,
+      isAssumed: false,
+    })),
+    ...rig.power.supplies.map(({ id, name, body }): BoardThing => ({
+      id,
+      name,
+      kind: 'supply',
+      body: body ?? fixtureOfClass('supply', id).body,
+      isAssumed: body === undefined,
+    })),
+  ];
+}
