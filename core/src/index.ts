@@ -244,3 +244,4 @@ export type {
   SearchOptions,
   SearchProgress,
 } from './plans';
+export * from './board';

@@ -5,7 +5,7 @@ import type { PlugAt } from './plugs';
 import { misfitsOf, overlapsOf, tippingOf } from './room';
 import { decksOf, standingsOf, type Deck, type Standing } from './standing';
 import { thingsOf, type BoardThing } from './things';
-import { wiresOf, type Wire } from './wires';
+import { pluggedOf, wiresOf, type Plugged, type Wire } from './wires';
 import { wireConflicts } from './wireConflicts';
 
 /// A rig as it lies on its boards: everything that a page or a drawing shows of it comes from here.
@@ -29,19 +29,41 @@ export type Boarded = Pick<Rig, 'electrical' | 'layout' | 'power'> & {
   readonly texts: Pick<Rig['texts'], 'brief'>;
 };
 
-export function layBoard(rig: Boarded): BoardPlan {
+/** What stands on the boards, and what is in the way of it, before any cable is laid. */
+interface Room {
+  readonly decks: readonly Deck[];
+  readonly standings: readonly Standing[];
+  readonly plugged: readonly Plugged[];
+  readonly plugs: readonly PlugAt[];
+  readonly feet: readonly Foot[];
+  readonly conflicts: readonly Conflict[];
+}
+
+export function roomOn(rig: Boarded): Room {
   const decks = decksOf(rig);
   const standings = standingsOf(rig);
-  const wires = wiresOf(rig, decks, standings, isLaidInFeet(rig));
-  const plugs = wires.flatMap(({ from, to }) => [from, to].filter((one) => one !== null));
+  const plugged = pluggedOf(rig, standings);
+  const plugs = plugged.flatMap(({ from, to }) => [from, to].filter((one) => one !== null));
   const feet = feetOf(rig, standings);
   const { laying } = rig.layout;
   const conflicts = [
     ...overlapsOf(standings, plugs, laying.gapM.value),
     ...misfitsOf(standings, laying),
     ...tippingOf(standings),
-    ...wireConflicts(wires),
     ...footConflicts(rig, rig.texts.brief.uses, feet),
-  ].sort((a, b) => ORDER[a.weight] - ORDER[b.weight]);
-  return { decks, things: thingsOf(rig), standings, plugs, wires, feet, conflicts };
+  ];
+  return { decks, standings, plugged, plugs, feet, conflicts };
+}
+
+export function layBoard(rig: Boarded): BoardPlan {
+  const { plugged, conflicts, ...room } = roomOn(rig);
+  const wires = wiresOf(rig, room.decks, room.standings, plugged, isLaidInFeet(rig));
+  return {
+    ...room,
+    things: thingsOf(rig),
+    wires,
+    conflicts: [...conflicts, ...wireConflicts(wires)].sort(
+      (a, b) => ORDER[a.weight] - ORDER[b.weight],
+    ),
+  };
 }

@@ -58,14 +58,15 @@ export function madeLength(
   return roundedUp(way + 2 * laying.slackM.value, stepOf(laying, isInFeet));
 }
 
-interface Plugged {
+/** A cable with its plugs, before it is laid. */
+export interface Plugged {
   readonly connection: Connection;
   readonly from: PlugAt | null;
   readonly to: PlugAt | null;
   readonly missing: Jack | null;
 }
 
-function pluggedOf(rig: Laid, standings: readonly Standing[]): readonly Plugged[] {
+export function pluggedOf(rig: Laid, standings: readonly Standing[]): readonly Plugged[] {
   const byThing = new Map(standings.map((standing) => [standing.thing.id, standing]));
   return connectionsOf(rig).map((connection) => {
     const at = (one: Jack | null) => {
@@ -99,9 +100,9 @@ export function wiresOf(
   rig: Laid,
   decks: readonly Deck[],
   standings: readonly Standing[],
+  plugged: readonly Plugged[],
   isInFeet: boolean,
 ): readonly Wire[] {
-  const plugged = pluggedOf(rig, standings);
   const plugs = plugged.flatMap(({ from, to }) => [from, to].filter((one) => one !== null));
   if (plugs.length === 0) return plugged.map(onNoBoard);
   const terrain = terrainOf(rig, decks, standings, plugs);

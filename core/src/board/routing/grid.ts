@@ -1,5 +1,5 @@
 import type { Rect } from '../rect';
-import { LAYERS, type RouteEnd, type Terrain } from './terrain';
+import { LAYERS, type LaneLine, type RouteEnd, type Terrain } from './terrain';
 
 /// The lines on which a least way must lie: all edges of obstacles, openings and of the area, lanes, both ends, and beside
 /// these where a cable goes that has to turn round. Coordinates are whole hundredths of a unit, so that sums are exact.
@@ -10,8 +10,8 @@ export const toSteps = (length: number): number => Math.round(length * STEPS);
 export const fromSteps = (steps: number): number => steps / STEPS;
 
 export interface Grid {
-  readonly xs: readonly number[];
-  readonly ys: readonly number[];
+  readonly xs: Float64Array;
+  readonly ys: Float64Array;
   /** By layer, and within it by node (row by row): what lies from there to the next on the right, to the next behind. */
   readonly right: readonly Uint8Array[];
   readonly back: readonly Uint8Array[];
@@ -31,11 +31,12 @@ const inSteps = ({ x0, y0, x1, y1 }: Rect): Rect => ({
   y1: toSteps(y1),
 });
 
-const sorted = (values: Iterable<number>, least: number, most: number): readonly number[] =>
-  [...new Set(values)].filter((v) => v >= least && v <= most).sort((a, b) => a - b);
+/** Sorted, each once. */
+const lineOf = (values: Iterable<number>): Float64Array =>
+  Float64Array.from(new Set(values)).sort();
 
 /** The index of a value on a line; of one that is not on it, of the first behind it. */
-export function indexOn(line: readonly number[], value: number): number {
+export function indexOn(line: Float64Array, value: number): number {
   let [low, high] = [0, line.length];
   while (low < high) {
     const middle = (low + high) >> 1;
@@ -45,50 +46,66 @@ export function indexOn(line: readonly number[], value: number): number {
   return low;
 }
 
-/** @param ends of the one cable that is laid on it */
-export function gridOf(terrain: Terrain, ends: readonly RouteEnd[]): Grid {
-  const loop = toSteps(terrain.loop);
-  const beside = (at: number) => [toSteps(at) - loop, toSteps(at), toSteps(at) + loop];
-  const area = inSteps(terrain.area);
-  const obstacles = LAYERS.map((layer) => terrain.obstacles[layer].map(inSteps));
-  const openings = terrain.openings.map(inSteps);
-  const rects = [area, ...obstacles.flat(), ...openings];
-  const lanes = terrain.lanes;
-  const xs = sorted(
-    [
+/** The lines of one terrain, counted once for all of its cables. */
+export class Ground {
+  readonly #area: Rect;
+  readonly #obstacles: readonly (readonly Rect[])[];
+  readonly #openings: readonly Rect[];
+  readonly #lanes: readonly (readonly LaneLine[])[];
+  readonly #loop: number;
+  readonly #xs: readonly number[];
+  readonly #ys: readonly number[];
+
+  constructor(terrain: Terrain) {
+    const { lanes } = terrain;
+    this.#area = inSteps(terrain.area);
+    this.#obstacles = LAYERS.map((layer) => terrain.obstacles[layer].map(inSteps));
+    this.#openings = terrain.openings.map(inSteps);
+    this.#lanes = LAYERS.map((layer) => lanes.filter((lane) => lane.layer === layer));
+    this.#loop = toSteps(terrain.loop);
+    const rects = [this.#area, ...this.#obstacles.flat(), ...this.#openings];
+    this.#xs = [
       ...rects.flatMap(({ x0, x1 }) => [x0, x1]),
-      ...ends.flatMap(({ x }) => beside(x)),
       ...lanes.flatMap(({ x0, x1 }) => [toSteps(x0), toSteps(x1)]),
-    ],
-    area.x0,
-    area.x1,
-  );
-  const ys = sorted(
-    [
+    ].filter((x) => x >= this.#area.x0 && x <= this.#area.x1);
+    this.#ys = [
       ...rects.flatMap(({ y0, y1 }) => [y0, y1]),
-      ...ends.flatMap(({ y }) => beside(y)),
       ...lanes.map(({ y }) => toSteps(y)),
-    ],
-    area.y0,
-    area.y1,
-  );
-  const size = xs.length * ys.length;
-  const stretches = () => LAYERS.map(() => new Uint8Array(size).fill(OPEN));
-  const grid = { xs, ys, right: stretches(), back: stretches(), opens: new Uint8Array(size) };
-  for (const opening of openings) openAt(grid, opening);
-  for (const [layer, all] of obstacles.entries()) {
-    for (const lane of lanes) if (LAYERS[layer] === lane.layer) layLane(grid, layer, lane);
-    for (const rect of all) close(grid, layer, rect);
+    ].filter((y) => y >= this.#area.y0 && y <= this.#area.y1);
   }
-  return grid;
+
+  /** @param ends of the one cable that is laid on it */
+  gridFor(ends: readonly RouteEnd[]): Grid {
+    const { x0, x1, y0, y1 } = this.#area;
+    const beside = (at: number) => [
+      toSteps(at) - this.#loop,
+      toSteps(at),
+      toSteps(at) + this.#loop,
+    ];
+    const within = (least: number, most: number) => (v: number) => v >= least && v <= most;
+    const xs = lineOf([...this.#xs, ...ends.flatMap(({ x }) => beside(x)).filter(within(x0, x1))]);
+    const ys = lineOf([...this.#ys, ...ends.flatMap(({ y }) => beside(y)).filter(within(y0, y1))]);
+    const size = xs.length * ys.length;
+    const stretches = () => LAYERS.map(() => new Uint8Array(size).fill(OPEN));
+    const grid = { xs, ys, right: stretches(), back: stretches(), opens: new Uint8Array(size) };
+    for (const opening of this.#openings) openAt(grid, opening);
+    for (const layer of LAYERS.keys()) {
+      for (const lane of this.#lanes[layer]!) layLane(grid, layer, lane);
+      for (const rect of this.#obstacles[layer]!) close(grid, layer, rect);
+    }
+    return grid;
+  }
 }
 
 function openAt({ xs, ys, opens }: Grid, { x0, y0, x1, y1 }: Rect): void {
+  const width = xs.length;
+  const [from, to] = [indexOn(xs, x0), indexOn(xs, x1)];
+  const behind = xs[to] === x1 ? to + 1 : to;
   for (let j = indexOn(ys, y0); j < ys.length && ys[j]! <= y1; j++)
-    for (let i = indexOn(xs, x0); i < xs.length && xs[i]! <= x1; i++) opens[j * xs.length + i] = 1;
+    opens.fill(1, j * width + from, j * width + behind);
 }
 
-function layLane({ xs, ys, right }: Grid, layer: number, lane: Terrain['lanes'][number]): void {
+function layLane({ xs, ys, right }: Grid, layer: number, lane: LaneLine): void {
   const row = indexOn(ys, toSteps(lane.y));
   if (ys[row] !== toSteps(lane.y)) return;
   const last = toSteps(lane.x1);
@@ -98,15 +115,15 @@ function layLane({ xs, ys, right }: Grid, layer: number, lane: Terrain['lanes'][
 
 /** Nothing passes through the inside of an obstacle, and nothing changes its layer there. */
 function close({ xs, ys, right, back, opens }: Grid, layer: number, rect: Rect): void {
+  const width = xs.length;
   const [i0, i1] = [indexOn(xs, rect.x0), indexOn(xs, rect.x1)];
   const [j0, j1] = [indexOn(ys, rect.y0), indexOn(ys, rect.y1)];
-  const isInX = (i: number) => xs[i]! > rect.x0 && xs[i]! < rect.x1;
-  const isInY = (j: number) => ys[j]! > rect.y0 && ys[j]! < rect.y1;
-  for (let j = j0; j <= j1 && j < ys.length; j++)
-    for (let i = i0; i <= i1 && i < xs.length; i++) {
-      const node = j * xs.length + i;
-      if (isInY(j) && i < i1 && xs[i]! < rect.x1) right[layer]![node] = CLOSED;
-      if (isInX(i) && j < j1 && ys[j]! < rect.y1) back[layer]![node] = CLOSED;
-      if (isInX(i) && isInY(j)) opens[node] = 0;
-    }
+  // The first line within, where the edge itself is one.
+  const [inI, inJ] = [xs[i0] === rect.x0 ? i0 + 1 : i0, ys[j0] === rect.y0 ? j0 + 1 : j0];
+  const [fromI, fromJ] = [Math.max(0, inI - 1), Math.max(0, inJ - 1)];
+  for (let j = inJ; j < j1; j++) {
+    right[layer]!.fill(CLOSED, j * width + fromI, j * width + i1);
+    opens.fill(0, j * width + inI, j * width + i1);
+  }
+  for (let j = fromJ; j < j1; j++) back[layer]!.fill(CLOSED, j * width + inI, j * width + i1);
 }

@@ -1,48 +1,62 @@
 /** The least of many, by two keys: states by what they cost, and by a second number among equals. */
 export class Heap {
-  #states: number[] = [];
-  #first: number[] = [];
-  #second: number[] = [];
+  #states = new Int32Array(256);
+  #first = new Float64Array(256);
+  #second = new Float64Array(256);
+  #size = 0;
+  #lastFirst = 0;
 
   get size(): number {
-    return this.#states.length;
+    return this.#size;
+  }
+
+  /** The first key of what was taken out last. */
+  get lastFirst(): number {
+    return this.#lastFirst;
   }
 
   clear(): void {
-    this.#states.length = this.#first.length = this.#second.length = 0;
+    this.#size = 0;
   }
 
   push(state: number, first: number, second: number): void {
-    let at = this.#states.length;
-    this.#put(at, state, first, second);
+    if (this.#size === this.#states.length) this.#grow();
+    let at = this.#size++;
     while (at > 0) {
       const up = (at - 1) >> 1;
-      if (!this.#isLess(at, up)) return;
-      this.#swap(at, up);
+      if (!this.#isLess(state, first, second, up)) break;
+      this.#copy(up, at);
       at = up;
     }
+    this.#put(at, state, first, second);
   }
 
   /** Takes the least one out; there has to be one. */
   pop(): number {
     const least = this.#states[0]!;
-    const last = this.#states.length - 1;
-    this.#put(0, this.#states[last]!, this.#first[last]!, this.#second[last]!);
-    this.#states.length = this.#first.length = this.#second.length = last;
-    this.#sink();
+    this.#lastFirst = this.#first[0]!;
+    const last = --this.#size;
+    this.#sink(this.#states[last]!, this.#first[last]!, this.#second[last]!);
     return least;
   }
 
-  #sink(): void {
-    const { length } = this.#states;
-    for (let at = 0; ;) {
-      const left = 2 * at + 1;
-      if (left >= length) return;
-      const child = left + 1 < length && this.#isLess(left + 1, left) ? left + 1 : left;
-      if (!this.#isLess(child, at)) return;
-      this.#swap(at, child);
+  /** Puts one in from the root down. */
+  #sink(state: number, first: number, second: number): void {
+    let at = 0;
+    for (;;) {
+      let child = 2 * at + 1;
+      if (child >= this.#size) break;
+      const right = child + 1;
+      if (
+        right < this.#size &&
+        this.#isLess(this.#states[right]!, this.#first[right]!, this.#second[right]!, child)
+      )
+        child = right;
+      if (this.#isLess(state, first, second, child)) break;
+      this.#copy(child, at);
       at = child;
     }
+    this.#put(at, state, first, second);
   }
 
   #put(at: number, state: number, first: number, second: number): void {
@@ -51,16 +65,25 @@ export class Heap {
     this.#second[at] = second;
   }
 
-  #swap(a: number, b: number): void {
-    const [state, first, second] = [this.#states[a]!, this.#first[a]!, this.#second[a]!];
-    this.#put(a, this.#states[b]!, this.#first[b]!, this.#second[b]!);
-    this.#put(b, state, first, second);
+  #copy(from: number, to: number): void {
+    this.#put(to, this.#states[from]!, this.#first[from]!, this.#second[from]!);
   }
 
   /** Equal ones by their number, so that the order never depends on how they came in. */
-  #isLess(a: number, b: number): boolean {
-    if (this.#first[a] !== this.#first[b]) return this.#first[a]! < this.#first[b]!;
-    if (this.#second[a] !== this.#second[b]) return this.#second[a]! < this.#second[b]!;
-    return this.#states[a]! < this.#states[b]!;
+  #isLess(state: number, first: number, second: number, than: number): boolean {
+    if (first !== this.#first[than]) return first < this.#first[than]!;
+    if (second !== this.#second[than]) return second < this.#second[than]!;
+    return state < this.#states[than]!;
+  }
+
+  #grow(): void {
+    const size = 2 * this.#states.length;
+    const [states, first, second] = [this.#states, this.#first, this.#second];
+    this.#states = new Int32Array(size);
+    this.#first = new Float64Array(size);
+    this.#second = new Float64Array(size);
+    this.#states.set(states);
+    this.#first.set(first);
+    this.#second.set(second);
   }
 }

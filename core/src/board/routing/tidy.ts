@@ -1,4 +1,4 @@
-import { ALONG_LANE, CLOSED, fromSteps, gridOf, indexOn, toSteps, type Grid } from './grid';
+import { ALONG_LANE, CLOSED, fromSteps, Ground, indexOn, toSteps, type Grid } from './grid';
 import { Heap } from './heap';
 import {
   HEADINGS,
@@ -31,6 +31,8 @@ const LENGTH_LIMIT = 2 ** 32;
 interface Search {
   readonly from: number;
   readonly to: number;
+  readonly toX: number;
+  readonly toY: number;
   readonly layers: readonly [number, number];
   readonly leaves: number;
   /** The heading in which a cable comes straight into the other plug. */
@@ -39,7 +41,7 @@ interface Search {
 
 /** Ways through one terrain. */
 export class TidyRouter {
-  readonly #terrain: Terrain;
+  readonly #ground: Ground;
   readonly #bend: number;
   readonly #passage: number;
   readonly #laneShare: number;
@@ -53,14 +55,14 @@ export class TidyRouter {
   #search = 0;
 
   constructor(terrain: Terrain) {
-    this.#terrain = terrain;
+    this.#ground = new Ground(terrain);
     this.#bend = toSteps(terrain.bend) * FINE;
     this.#passage = toSteps(terrain.passage) * FINE;
-    this.#laneShare = Math.round(terrain.laneShare * FINE);
+    this.#laneShare = terrain.lanes.length === 0 ? FINE : Math.round(terrain.laneShare * FINE);
   }
 
   #layGrid(from: RouteEnd, to: RouteEnd): void {
-    this.#grid = gridOf(this.#terrain, [from, to]);
+    this.#grid = this.#ground.gridFor([from, to]);
     const states = this.#grid.xs.length * this.#grid.ys.length * LAYERS.length * WAYS;
     if (states <= this.#seen.length) return;
     this.#cost = new Float64Array(states);
@@ -85,6 +87,8 @@ export class TidyRouter {
     return {
       from: start,
       to: end,
+      toX: toSteps(to.x),
+      toY: toSteps(to.y),
       layers: [LAYERS.indexOf(from.layer), LAYERS.indexOf(to.layer)],
       leaves: HEADINGS.indexOf(from.leaves),
       arrives: (HEADINGS.indexOf(to.leaves) + 2) % 4,
@@ -108,7 +112,7 @@ export class TidyRouter {
       if (this.#seen[state] === -this.#search) continue;
       this.#seen[state] = -this.#search;
       const [cost, second] = [this.#cost[state]!, this.#second[state]!];
-      if (best && this.#least(search, state) > best.cost) break;
+      if (best && this.#heap.lastFirst > best.cost) break;
       const arrival = this.#arrival(search, state);
       if (arrival !== null) {
         const [total, then] = [cost + arrival * this.#bend, second + arrival];
@@ -162,18 +166,19 @@ export class TidyRouter {
     second: number,
   ): void {
     const { xs, ys, right, back } = this.#grid;
-    const [i, j] = [node % xs.length, Math.floor(node / xs.length)];
+    const width = xs.length;
+    const j = (node / width) | 0;
+    const i = node - j * width;
     const [toI, toJ] = [i + DX[way]!, j + DY[way]!];
-    if (toI < 0 || toJ < 0 || toI >= xs.length || toJ >= ys.length) return;
-    const next = toJ * xs.length + toI;
-    const stretches = DX[way] === 0 ? back : right;
-    const stretch = stretches[layer]![Math.min(node, next)]!;
+    if (toI < 0 || toJ < 0 || toI >= width || toJ >= ys.length) return;
+    const next = toJ * width + toI;
+    const stretch = (way & 1 ? back : right)[layer]![node < next ? node : next]!;
     if (stretch === CLOSED) return;
-    const length = Math.abs(xs[toI]! - xs[i]! + ys[toJ]! - ys[j]!);
+    const length = way & 1 ? Math.abs(ys[toJ]! - ys[j]!) : Math.abs(xs[toI]! - xs[i]!);
     const share = stretch === ALONG_LANE ? this.#laneShare : FINE;
     this.#reach(
       search,
-      this.#state(next, layer, way),
+      (next * 2 + layer) * WAYS + way,
       cost + length * share,
       second + length * PER_STEP,
       before,
@@ -189,24 +194,12 @@ export class TidyRouter {
     this.#cost[state] = cost;
     this.#second[state] = second;
     this.#before[state] = before;
-    const { dx, dy } = this.#toGo(search, state);
-    this.#heap.push(state, cost + dx * this.#laneShare + dy * FINE, second + (dx + dy) * PER_STEP);
-  }
-
-  #toGo({ to }: Search, state: number): { readonly dx: number; readonly dy: number } {
     const { xs, ys } = this.#grid;
-    const node = Math.floor(state / WAYS) >> 1;
-    const width = xs.length;
-    return {
-      dx: Math.abs(xs[node % width]! - xs[to % width]!),
-      dy: Math.abs(ys[Math.floor(node / width)]! - ys[Math.floor(to / width)]!),
-    };
-  }
-
-  /** No way through this state costs less. */
-  #least(search: Search, state: number): number {
-    const { dx, dy } = this.#toGo(search, state);
-    return this.#cost[state]! + dx * this.#laneShare + dy * FINE;
+    const node = ((state / WAYS) | 0) >> 1;
+    const j = (node / xs.length) | 0;
+    const dx = Math.abs(xs[node - j * xs.length]! - search.toX);
+    const dy = Math.abs(ys[j]! - search.toY);
+    this.#heap.push(state, cost + dx * this.#laneShare + dy * FINE, second + (dx + dy) * PER_STEP);
   }
 
   #routeTo(last: number, cost: number, second: number): Route {

@@ -1,0 +1,31 @@
+export { firstArrangement, laneEdits } from './arrange';
+export type { Arrangement } from './arrange';
+export { layBoard } from './board';
+export type { Boarded, BoardPlan } from './board';
+export { thingsIn } from './conflict';
+export type { Conflict, Weight } from './conflict';
+export { caseOf, connectionsOf } from './connections';
+export type { Connection } from './connections';
+export { curesOf, moveBy } from './cures';
+export type { Cure } from './cures';
+export { applyFollowing, followAgain } from './follow';
+export type { Foot, Freedom } from './foot';
+export { openingsOn } from './ground';
+export {
+  bundleDiameter,
+  chooseMount,
+  lanesAt,
+  laneUses,
+  mixingOf,
+  tiesToCut,
+  USUAL_MOUNTS,
+} from './lanes';
+export type { LaneUse, MountChoice } from './lanes';
+export type { PlugAt } from './plugs';
+export type { Point, Rect } from './rect';
+export type { Route, RoutePoint } from './routing/terrain';
+export { decksOf, standingAt, turnedSize } from './standing';
+export type { Deck, Standing } from './standing';
+export type { BoardThing } from './things';
+export { sayConflict, sayThing, sayWire } from './words';
+export type { Wire } from './wires';
