@@ -1,10 +1,11 @@
 import { applyEdits, freshId, type Edit, type OnDeck, type Rig } from '../rig';
 import { layBoard, roomOn } from './board';
+import { HEEL_M } from './foot';
 import { thingsIn, type Conflict } from './conflict';
-import { connectionsOf } from './connections';
 import { lanesBehindRows } from './lanes';
-import { plugOf } from './plugs';
+import { marginsOf, type Margins } from './margins';
 import { supportOf } from './room';
+import { findSpot } from './spot';
 import { decksOf, standingAt, type Deck, type Standing } from './standing';
 import type { BoardThing } from './things';
 
@@ -18,35 +19,12 @@ export interface Arrangement {
   readonly leftOver: readonly string[];
 }
 
-/** Room that the plugs of a thing want around it, m. */
-interface Margins {
-  readonly left: number;
-  readonly right: number;
-  readonly front: number;
-  readonly back: number;
-}
-
 /** A cable between two plugs, with room on both sides, m. */
 const CORRIDORS_M = [0.004, 0.008, 0.014] as const;
 /** From a case to the next lane behind it, m. */
 const ROW_GAP_M = 0.014;
 /** What takes more of a board than this share of its depth stands in both rows. */
 const DEEP = 0.55;
-
-function marginsOf(rig: Rig, thing: BoardThing, corridorM: number): Margins {
-  const margins = { left: corridorM, right: corridorM, front: 0, back: 0 };
-  for (const connection of connectionsOf(rig))
-    for (const end of ['from', 'to'] as const) {
-      const jack = connection[end];
-      if (jack?.thing !== thing.id) continue;
-      const nth = thing.body.jacks.filter(({ kind }) => kind === jack.kind)[jack.nth];
-      if (!nth) continue;
-      const { beyondM } = plugOf(rig, connection, end);
-      const wanted = beyondM.value + corridorM;
-      margins[nth.side] = Math.max(margins[nth.side], wanted);
-    }
-  return margins;
-}
 
 interface Item {
   readonly thing: BoardThing;
@@ -138,6 +116,16 @@ class Packing {
   }
 }
 
+/** So far back that the heel stands behind the row in front, where there is room for that. */
+function beyondHeel({ board }: Deck, row: readonly Item[], behindM: number): number {
+  const deepest = Math.max(...row.map(depthOf));
+  const wanted = Math.ceil((behindM - ROW_GAP_M + HEEL_M - SWITCH_FROM_FRONT_M) * 1000) / 1000;
+  return wanted + deepest <= board.depthM.value ? Math.max(behindM, wanted) : behindM;
+}
+
+/** Where switches usually are, m. */
+const SWITCH_FROM_FRONT_M = 0.022;
+
 function packDeck(deck: Deck, items: readonly Item[]): Placed {
   const packing = new Packing(deck, 0.03);
   const isDeep = (item: Item) => depthOf(item) > DEEP * deck.board.depthM.value;
@@ -149,7 +137,8 @@ function packDeck(deck: Deck, items: readonly Item[]): Placed {
   let waiting = flat.filter((item) => back.includes(item) || left.includes(item));
   while (waiting.length > 0) {
     const before = waiting.length;
-    ({ left, behindM } = packing.row(waiting, behindM));
+    const fromM = beyondHeel(deck, waiting, behindM);
+    ({ left, behindM } = packing.row(waiting, fromM));
     waiting = [...left];
     if (waiting.length === before) break;
   }
@@ -184,7 +173,7 @@ function settled(rig: Rig, placed: Placed): Placed {
   return now;
 }
 
-const HIGHEST_RISER_M = 0.1;
+const HIGHEST_RISER_M = 0.06;
 /** Risers come in steps of 5 mm. */
 const RISER_STEP_M = 0.005;
 
@@ -269,6 +258,13 @@ function arrangeWith(rig: Rig, loose: readonly BoardThing[], corridorM: number):
     const settledHere = settled(now, new Map([...above, ...below]));
     for (const [id, to] of settledHere) placed.set(id, to);
     now = applyEdits(now, ...edits(settledHere));
+  }
+  for (const { thing } of items) {
+    if (placed.has(thing.id)) continue;
+    const to = findSpot(now, thing.id);
+    const alone = to && settled(now, new Map([[thing.id, to]]));
+    for (const [id, at] of alone ?? []) placed.set(id, at);
+    now = applyEdits(now, ...edits(alone ?? new Map()));
   }
   return placed;
 }

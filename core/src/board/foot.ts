@@ -10,7 +10,7 @@ import type { Laid } from './things';
 /** How far behind a switch a toe reaches, m. */
 const TOE_M = 0.02;
 /** From the toe to where the heel stands, at the height of the deck, m. */
-const HEEL_M = 0.12;
+export const HEEL_M = 0.12;
 const NOISE = 1e-7;
 
 export type Freedom = 'free' | 'careful' | 'hit';

@@ -1,5 +1,15 @@
-export { firstArrangement, laneEdits } from './arrange';
+export { firstArrangement } from './arrange';
 export type { Arrangement } from './arrange';
+export {
+  addBoard,
+  addFixture,
+  addLanes,
+  copyBoard,
+  removeBoard,
+  removeFixture,
+  standSomewhere,
+} from './begin';
+export type { Copied } from './begin';
 export { layBoard } from './board';
 export type { Boarded, BoardPlan } from './board';
 export { thingsIn } from './conflict';
@@ -29,3 +39,4 @@ export type { Deck, Standing } from './standing';
 export type { BoardThing } from './things';
 export { sayConflict, sayThing, sayWire } from './words';
 export type { Wire } from './wires';
+export { drawnBeside } from './sideBySide';

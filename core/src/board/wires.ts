@@ -1,5 +1,5 @@
 import { METRES_PER_FOOT } from '../quantity';
-import type { Laying } from '../rig';
+import { remember, type Laying } from '../rig';
 import { connectionsOf, type Connection, type Jack } from './connections';
 import { terrainOf, toMm } from './ground';
 import { jackOn, plugAt, type End, type PlugAt } from './plugs';
@@ -95,6 +95,60 @@ const endOf = ({ exit, leaves, layer }: PlugAt) => ({
   layer,
 });
 
+/** What routes depend on, beside what stands where. */
+interface Routed {
+  readonly key: string;
+  readonly laying: Laying;
+  readonly lanes: Laid['layout']['lanes'];
+  readonly boards: Laid['layout']['boards'];
+  readonly routes: ReadonlyMap<string, Route | null>;
+}
+
+/** The last routes for things that stand where they stand: an edit that only makes a cable as long as its way lays none anew. */
+const lastRoutes = remember((_: Laid['layout']['placements']): { last: Routed | null } => ({
+  last: null,
+}));
+
+const keyOf = (plugged: readonly Plugged[], standings: readonly Standing[]): string =>
+  JSON.stringify([
+    plugged.map(({ connection, from, to }) => [
+      connection.id,
+      from?.exit,
+      to?.exit,
+      from?.rect,
+      to?.rect,
+    ]),
+    standings.map(({ rect }) => rect),
+  ]);
+
+/** The way of every cable both of whose ends stand on boards. */
+function routesOf(
+  rig: Laid,
+  decks: readonly Deck[],
+  standings: readonly Standing[],
+  plugged: readonly Plugged[],
+): ReadonlyMap<string, Route | null> {
+  const { laying, lanes, boards, placements } = rig.layout;
+  const memory = lastRoutes(placements);
+  const key = keyOf(plugged, standings);
+  const { last } = memory;
+  if (last?.key === key && last.laying === laying && last.lanes === lanes && last.boards === boards)
+    return last.routes;
+  const plugs = plugged.flatMap(({ from, to }) => [from, to].filter((one) => one !== null));
+  const terrain = terrainOf(rig, decks, standings, plugs);
+  const router: Router =
+    laying.manner === 'tidy' ? new TidyRouter(terrain) : new DirectRouter(terrain);
+  const routes = new Map(
+    plugged.flatMap((one) => {
+      const { connection, from, to } = one;
+      if (!from || !to || isCoupled(one)) return [];
+      return [[connection.id, router.route(endOf(from), endOf(to))] as const];
+    }),
+  );
+  memory.last = { key, laying, lanes, boards, routes };
+  return routes;
+}
+
 /** All cables of a rig as they lie on its boards. @param isInFeet the rig is kept in feet */
 export function wiresOf(
   rig: Laid,
@@ -103,18 +157,15 @@ export function wiresOf(
   plugged: readonly Plugged[],
   isInFeet: boolean,
 ): readonly Wire[] {
-  const plugs = plugged.flatMap(({ from, to }) => [from, to].filter((one) => one !== null));
-  if (plugs.length === 0) return plugged.map(onNoBoard);
-  const terrain = terrainOf(rig, decks, standings, plugs);
+  if (!plugged.some(({ from, to }) => from && to)) return plugged.map(onNoBoard);
   const { laying } = rig.layout;
-  const router: Router =
-    laying.manner === 'tidy' ? new TidyRouter(terrain) : new DirectRouter(terrain);
+  const routes = routesOf(rig, decks, standings, plugged);
   const thicknessM = Math.max(...decks.map(({ board }) => board.thicknessM.value));
   return plugged.map((one) => {
     const { from, to } = one;
     if (!from || !to) return onNoBoard(one);
     if (isCoupled(one)) return { ...one, route: null, isOnBoards: true, madeM: 0 };
-    const route = router.route(endOf(from), endOf(to));
+    const route = routes.get(one.connection.id) ?? null;
     const madeM = route && madeLength(route, from.entryM + to.entryM, thicknessM, laying, isInFeet);
     return { ...one, route, isOnBoards: true, madeM };
   });

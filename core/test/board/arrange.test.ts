@@ -23,7 +23,7 @@ test('a first arrangement has no conflict, and places what it says', () => {
       expect(plan.standings.map(({ thing }) => thing.id).sort()).toEqual([...found.placed].sort());
       expect(firstArrangement(rig)).toEqual(found);
     }),
-    { seed: 71, numRuns: 60 },
+    { seed: 71, numRuns: 30 },
   );
   // It would be no use if it gave up: most find a place.
   expect(placed).toBeGreaterThan(2 * left);

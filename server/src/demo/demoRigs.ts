@@ -16,6 +16,7 @@ import {
   type Rig,
 } from '@gullwind/core';
 import { demoThing } from './demoGear';
+import { layPitBoard, layStormBoard, layTavernBoard } from './demoLayouts';
 
 /// Three boards of the pit band: one is dull and nobody knows why, one changes its tone with every
 /// switch, one is right and says why.
@@ -207,7 +208,7 @@ const tavernBoard: Rig = applyEdits(
 
 /** Fixed ids, so that seeding twice adds nothing. */
 export const DEMO_RIGS: readonly { readonly id: string; readonly rig: Rig }[] = [
-  { id: '5d0c7f6e-1a51-4c1e-9a01-000000000001', rig: pitBoard },
-  { id: '5d0c7f6e-1a51-4c1e-9a01-000000000002', rig: stormBoard },
-  { id: '5d0c7f6e-1a51-4c1e-9a01-000000000003', rig: tavernBoard },
+  { id: '5d0c7f6e-1a51-4c1e-9a01-000000000001', rig: layPitBoard(pitBoard) },
+  { id: '5d0c7f6e-1a51-4c1e-9a01-000000000002', rig: layStormBoard(stormBoard) },
+  { id: '5d0c7f6e-1a51-4c1e-9a01-000000000003', rig: layTavernBoard(tavernBoard) },
 ];

@@ -22,6 +22,7 @@ import {
   type Side,
   type Sourced,
 } from '@gullwind/core';
+import { demoBody } from './demoCases';
 
 /// The short ways to write an entry of the demo gear down.
 
@@ -67,7 +68,7 @@ export function device(
     on: { ...thing.on, ...changes.on },
     off: { ...thing.off, ...changes.off },
   };
-  return gearItem(id, 'device', changed, note);
+  return gearItem(id, 'device', { ...changed, body: demoBody(id, changed) }, note);
 }
 
 export function cable(

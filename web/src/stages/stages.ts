@@ -2,6 +2,7 @@ import AltRouteOutlined from '@mui/icons-material/AltRouteOutlined';
 import CableOutlined from '@mui/icons-material/CableOutlined';
 import CallMergeOutlined from '@mui/icons-material/CallMergeOutlined';
 import ForumOutlined from '@mui/icons-material/ForumOutlined';
+import GridOnOutlined from '@mui/icons-material/GridOnOutlined';
 import HomeRepairServiceOutlined from '@mui/icons-material/HomeRepairServiceOutlined';
 import RouteOutlined from '@mui/icons-material/RouteOutlined';
 import SettingsOutlined from '@mui/icons-material/SettingsOutlined';
@@ -33,6 +34,29 @@ const PATH_KEYS: readonly KeyGroup[] = [
       ['B', 'a buffer after the selection'],
       ['A', 'add a pedal after the selection'],
       ['Del', 'delete the selected pedal'],
+    ],
+  },
+];
+
+const BOARD_KEYS: readonly KeyGroup[] = [
+  {
+    heading: 'Go',
+    keys: [
+      ['Page ↓ ↑  or  . ,', 'the next thing, the one before'],
+      ['Enter', 'to the numbers of what is selected'],
+      ['Esc', 'nothing selected'],
+      ['Shift click, Ctrl A', 'several, all'],
+      ['+ − 0', 'closer, farther, all of it'],
+      ['F', 'from above, from below'],
+    ],
+  },
+  {
+    heading: 'Change',
+    keys: [
+      ['← → ↑ ↓', 'what is selected by 1 mm (Shift: 10 mm)'],
+      ['Alt while dragging', 'rest at no edge'],
+      ['R', 'a quarter turn'],
+      ['Del', 'back into the cargo'],
     ],
   },
 ];
@@ -74,6 +98,15 @@ export const STAGES: readonly Stage[] = [
     keys: [],
     picture: 'plans',
     journey: 'plans',
+  },
+  {
+    label: 'Board',
+    icon: GridOnOutlined,
+    route: '/rigs/:rigId/board',
+    rail: 'rig',
+    keys: BOARD_KEYS,
+    picture: 'board',
+    journey: 'board',
   },
   {
     label: 'Gear',

@@ -7,9 +7,11 @@ import {
   capacitorPositions,
   sweepOutput,
   chainOf,
+  curesOf,
   detailOfPlan,
   driveWay,
   explainRig,
+  layBoard,
   keepLikedCable,
   lengthBudgets,
   measureRig,
@@ -29,6 +31,7 @@ import {
   type CapacitorPosition,
   type SweptOutput,
   type Chain,
+  type Cure,
   type Explanation,
   type GearItem,
   type Figures,
@@ -115,6 +118,19 @@ const questionsApi = {
   planDetail: (rig: Rig, moves: readonly Move[], units: UnitSystem): ShownPlan | null => {
     const detail = detailOfPlan(rig, moves);
     return detail && { ...detail, worse: worseInUse(rig, detail.rig, units, solver) };
+  },
+  /** What would settle the first so many conflicts of a board, by their key. */
+  boardCures: (
+    rig: Rig,
+    units: UnitSystem,
+    most: number,
+  ): Readonly<Record<string, readonly Cure[]>> => {
+    const plan = layBoard(rig);
+    return Object.fromEntries(
+      plan.conflicts
+        .slice(0, most)
+        .map((conflict) => [conflict.key, curesOf(rig, plan, conflict, units)]),
+    );
   },
   sweepSources: (rig: Chain): readonly SweptSource[] => sweepSources(rig),
   pickupOrCable: (rig: Chain, cableId: string): readonly WhatIf[] => pickupOrCable(rig, cableId),

@@ -9,6 +9,7 @@ const PART_OF = {
   brief: 'texts',
   ends: 'layout',
   neverMissed: 'layout',
+  laying: 'layout',
   made: 'build',
 } as const satisfies Readonly<Record<string, keyof RigParts>>;
 

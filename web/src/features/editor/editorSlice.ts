@@ -1,6 +1,7 @@
 import type { StoredRig } from '@gullwind/contract';
 import {
   applyEdit,
+  applyFollowing,
   isSameState,
   keepCounters,
   mergeState,
@@ -51,10 +52,15 @@ export interface EditorState {
 
 const initialState: EditorState = { open: null, refusal: null };
 
-function takeStep(rig: Rig, step: Step): { rig: Rig; inverse: Step } | { message: string } {
+/** What a hand does takes the lengths of cables with it as the board says them; what is taken back has them already. */
+function takeStep(
+  rig: Rig,
+  step: Step,
+  apply = applyEdit,
+): { rig: Rig; inverse: Step } | { message: string } {
   if (step.kind === 'whole')
     return { rig: keepCounters(step.rig, rig), inverse: { kind: 'whole', rig } };
-  const result = applyEdit(rig, step.edit);
+  const result = apply(rig, step.edit);
   if (result.kind === 'refused') return { message: result.message };
   return { rig: result.rig, inverse: { kind: 'edit', edit: result.inverse } };
 }
@@ -71,7 +77,7 @@ const unsaved = (open: OpenRig): SaveState =>
 function perform(state: EditorState, step: Step): EditorState {
   const { open } = state;
   if (!open) return state;
-  const taken = takeStep(open.rig, step);
+  const taken = takeStep(open.rig, step, applyFollowing);
   if ('message' in taken)
     return refuse({ ...state, open: { ...open, preview: null } }, taken.message);
   if (taken.rig === open.rig) return { ...state, open: { ...open, preview: null } };
@@ -228,7 +234,7 @@ export const editorActions = editorSlice.actions;
 /** The rig as shown: with the edit in the making, where it can be made. */
 export function shownRig({ rig, preview }: Pick<OpenRig, 'rig' | 'preview'>): Rig {
   if (!preview) return rig;
-  const result = applyEdit(rig, preview);
+  const result = applyFollowing(rig, preview);
   return result.kind === 'ok' ? result.rig : rig;
 }
 

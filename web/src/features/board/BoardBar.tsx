@@ -1,0 +1,60 @@
+import type { Rig, UnitSystem } from '@gullwind/core';
+import { ToggleButton, ToggleButtonGroup } from '@mui/material';
+import type { Look, Side } from './chart/projection';
+import { LAYER_WORDS, type Layers } from './layers';
+
+interface Props {
+  readonly rig: Rig;
+  readonly look: Look;
+  readonly layers: Layers;
+  readonly units: UnitSystem;
+  readonly onLook: (look: Look) => void;
+  readonly onLayers: (layers: Layers) => void;
+}
+
+const SIDES: readonly (readonly [Side, string])[] = [
+  ['above', 'from above'],
+  ['below', 'from below'],
+];
+
+const WORD = { border: 0, px: 0.75, py: 0.25, fontSize: 14, textTransform: 'none' } as const;
+
+/** From which side the board is looked at, and what of it. */
+export function BoardBar({ look, layers, onLook, onLayers }: Props) {
+  const shown = LAYER_WORDS.flatMap(([layer]) => (layers[layer] ? [layer] : []));
+  return (
+    <>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={look.side}
+        aria-label="From which side"
+        onChange={(_event, side: Side | null) => side && onLook({ ...look, side })}
+      >
+        {SIDES.map(([side, word]) => (
+          <ToggleButton key={side} value={side} sx={WORD}>
+            {word}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+      <ToggleButtonGroup
+        size="small"
+        value={shown}
+        aria-label="What is shown"
+        onChange={(_event, now: readonly string[]) =>
+          onLayers(
+            Object.fromEntries(
+              LAYER_WORDS.map(([layer]) => [layer, now.includes(layer)]),
+            ) as unknown as Layers,
+          )
+        }
+      >
+        {LAYER_WORDS.map(([layer, word]) => (
+          <ToggleButton key={layer} value={layer} sx={WORD}>
+            {word}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+    </>
+  );
+}

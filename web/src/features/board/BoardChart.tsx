@@ -1,0 +1,188 @@
+import {
+  drawnBeside,
+  laneUses,
+  sayWire,
+  type BoardPlan,
+  type Rig,
+  type UnitSystem,
+} from '@gullwind/core';
+import { Box } from '@mui/material';
+import { useMemo, type RefObject } from 'react';
+import { HatchPattern } from '../../ui/HatchPattern';
+import type { Size } from '../../ui/useElementSize';
+import { CaseShape } from './chart/CaseShape';
+import { DeckShape } from './chart/DeckShape';
+import { ConflictMark, FootMark, LaneShape, Leaving, PlugShape, ScaleBar } from './chart/marks';
+import { boundsOfDecks, type Look, type Projection } from './chart/projection';
+import { WireShape, WireSounding, type Water } from './chart/WireShape';
+import type { Layers } from './layers';
+import { onlyCable, type BoardSelection } from './selection';
+import { namesOfLeaving } from './leaving';
+import type { useBoardHands } from './useBoardHands';
+
+interface Props {
+  readonly rig: Rig;
+  readonly plan: BoardPlan;
+  readonly look: Look;
+  readonly on: Projection;
+  readonly size: Size;
+  readonly layers: Layers;
+  readonly units: UnitSystem;
+  readonly waters: ReadonlyMap<string, Water>;
+  readonly numbers: ReadonlyMap<string, number>;
+  readonly lit: string | null;
+  readonly selection: BoardSelection;
+  readonly onSelect: (selection: BoardSelection) => void;
+  readonly hands: ReturnType<typeof useBoardHands>;
+  readonly chart: RefObject<HTMLDivElement | null>;
+}
+
+export const optionOf = (thing: string): string => `case-${thing}`;
+
+/** Boards to scale, and all that stands and lies on them. A list to a screen reader, with one option for each case. */
+export function BoardChart(props: Props) {
+  const { plan, look, on, size, selection, hands, chart, units, numbers } = props;
+  const last = selection.things.at(-1);
+  const bounds = boundsOfDecks(plan.decks);
+  return (
+    <Box
+      ref={chart}
+      role="listbox"
+      aria-label={`The board from ${look.side}`}
+      aria-multiselectable
+      tabIndex={0}
+      {...(last !== undefined && { 'aria-activedescendant': optionOf(last) })}
+      {...hands.bindGround()}
+      sx={CHART}
+    >
+      <HatchPattern />
+      <svg
+        width={size.width}
+        height={size.height}
+        role="presentation"
+        style={{ display: 'block', position: 'absolute', inset: 0 }}
+      >
+        {plan.decks.map((deck) => (
+          <DeckShape key={deck.board.id} deck={deck} on={on} isNamed={plan.decks.length > 1} />
+        ))}
+        <Lying {...props} />
+        {plan.standings.map((standing) => (
+          <CaseShape
+            key={standing.thing.id}
+            id={optionOf(standing.thing.id)}
+            standing={standing}
+            on={on}
+            side={look.side}
+            units={units}
+            numbers={numbersOf(standing.thing.id, standing.switches.length, numbers)}
+            isSelected={selection.things.includes(standing.thing.id)}
+            grip={hands.bindThing(standing.thing.id)}
+          />
+        ))}
+        <Above {...props} />
+        <ScaleBar bounds={bounds} on={on} units={units} side={look.side} />
+      </svg>
+    </Box>
+  );
+}
+
+const CHART = {
+  position: 'relative',
+  flex: 1,
+  minHeight: 260,
+  overflow: 'hidden',
+  touchAction: 'none',
+  userSelect: 'none',
+  '&:focus-visible': { outline: 2, outlineColor: 'primary.main', outlineOffset: -2 },
+  contain: 'layout paint style',
+} as const;
+
+/** Of a switcher its loops, of anything else its one switch. */
+function numbersOf(thing: string, count: number, numbers: ReadonlyMap<string, number>) {
+  const own = numbers.get(thing);
+  if (own !== undefined) return [own];
+  return Array.from({ length: count }, (_, i) => numbers.get(`${thing}.${i + 1}`));
+}
+
+const isFed = (carries: string): boolean => carries === 'dc' || carries === 'mains';
+
+/** Lanes, cables and plugs, below the cases. */
+function Lying({ rig, plan, on, look, layers, units, waters, selection, onSelect }: Props) {
+  const drawn = useMemo(() => drawnBeside(plan.wires), [plan.wires]);
+  const lanes = useMemo(
+    () => laneUses(rig, plan.decks, plan.standings, plan.plugs, plan.wires),
+    [rig, plan],
+  );
+  const shown = plan.wires.filter(({ connection }) =>
+    isFed(connection.carries) ? layers.dc : layers.cables,
+  );
+  return (
+    <>
+      {layers.lanes && lanes.map((lane) => <LaneShape key={lane.lane.id} lane={lane} on={on} />)}
+      {shown.map((wire) => (
+        <WireShape
+          key={wire.connection.id}
+          wire={wire}
+          points={drawn.get(wire.connection.id) ?? []}
+          water={waters.get(wire.connection.id) ?? null}
+          on={on}
+          side={look.side}
+          isSelected={selection.cable === wire.connection.id}
+          onSelect={(cable) => onSelect(onlyCable(cable))}
+        />
+      ))}
+      {shown.flatMap(({ from, to }) =>
+        [from, to].map(
+          (plug) =>
+            plug && <PlugShape key={plug.cable + plug.end} plug={plug} on={on} side={look.side} />,
+        ),
+      )}
+      {shown.map((wire) => (
+        <WireSounding
+          key={wire.connection.id}
+          wire={wire}
+          points={drawn.get(wire.connection.id) ?? []}
+          on={on}
+          units={units}
+        />
+      ))}
+    </>
+  );
+}
+
+/** Feet, tight spots and what leaves, above the cases. */
+function Above({ rig, plan, on, layers, units, lit }: Props) {
+  const names = useMemo(() => namesOfLeaving(rig, plan, units), [rig, plan, units]);
+  return (
+    <>
+      {layers.feet &&
+        plan.feet.map((foot) => (
+          <FootMark
+            key={`${foot.thing} ${foot.nth}`}
+            foot={foot}
+            shoeM={rig.layout.laying.shoeM.value}
+            on={on}
+          />
+        ))}
+      {layers.cables && (
+        <Leaving
+          plan={plan}
+          bounds={boundsOfDecks(plan.decks)}
+          on={on}
+          name={(id) => names.get(id) ?? sayWire(plan, id)}
+        />
+      )}
+      {plan.conflicts
+        .filter(({ weight }) => weight === 'hard' || (weight === 'foot' && layers.feet))
+        .map((conflict) => (
+          <ConflictMark
+            key={conflict.key}
+            conflict={conflict}
+            on={on}
+            units={units}
+            isLit={lit === conflict.key}
+          />
+        ))}
+    </>
+  );
+}

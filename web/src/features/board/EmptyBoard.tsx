@@ -1,0 +1,160 @@
+import {
+  addBoard,
+  applyEdits,
+  copyBoard,
+  firstArrangement,
+  gearOf,
+  type Board,
+  type Edit,
+  type Rig,
+} from '@gullwind/core';
+import { Box, Button, NativeSelect, Typography } from '@mui/material';
+import { useSnackbar } from 'notistack';
+import { useId, useState, type ReactNode } from 'react';
+import { useListNamesQuery } from '../../app/api';
+import { useGearItems } from '../../app/useGearItems';
+import { fetchRig } from '../editor';
+
+interface Props {
+  readonly rigId: string;
+  readonly rig: Rig;
+  readonly onEdit: (edit: Edit) => void;
+}
+
+type Choice = Omit<Board, 'id'>;
+
+/** The boards that the workshop has, and one of the usual size. */
+function useBoards(): readonly (readonly [string, Choice])[] {
+  const gear = useGearItems();
+  const own = (gear ?? []).flatMap(({ id, kind, thing, retired }) =>
+    kind === 'board' && !retired ? [[id, thing as Choice] as const] : [],
+  );
+  return [...own, ['usual', gearOf('board').blank('board', 'board') as Choice]];
+}
+
+/** A rig without a board: three ways to begin one. */
+export function EmptyBoard({ rigId, rig, onEdit }: Props) {
+  const boards = useBoards();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const board = (boards.find(([id]) => id === chosen) ?? boards[0]!)[1];
+  const id = useId();
+  const count = rig.electrical.rows.flatMap(({ devices }) => devices).length;
+  return (
+    <Box sx={{ p: 4, maxWidth: 760, overflowY: 'auto' }}>
+      <Typography component="h2" sx={{ fontSize: 19, fontWeight: 600 }}>
+        Nothing is laid out yet
+      </Typography>
+      <Typography sx={{ mt: 0.5 }}>
+        Lay the rig out to scale: you see whether plugs, feet and cables have room, and every patch
+        gets the length it will really be made to. The treble follows.
+      </Typography>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', mt: 2.5 }}>
+        <Typography component="label" htmlFor={id}>
+          On which board?
+        </Typography>
+        <NativeSelect
+          id={id}
+          value={(boards.find(([one]) => one === chosen) ?? boards[0]!)[0]}
+          onChange={(event) => setChosen(event.target.value)}
+        >
+          {boards.map(([one, { name, widthM, depthM }]) => (
+            <option key={one} value={one}>
+              {`${name}, ${Math.round(widthM.value * 1000)} × ${Math.round(depthM.value * 1000)} mm`}
+            </option>
+          ))}
+        </NativeSelect>
+      </Box>
+      <Way
+        says={
+          count > 0
+            ? `In the order of the chain: what is switched in front, what stays on behind; nothing in the way of anything.`
+            : 'The rig has no pedals yet: put them in on the Path page, or begin with an empty board.'
+        }
+      >
+        <Button
+          variant="contained"
+          disabled={count === 0}
+          onClick={() => onEdit(begunInOrder(rig, board))}
+        >
+          A first arrangement
+        </Button>
+      </Way>
+      <Way says="Empty, and everything in the cargo list: you place one thing after another.">
+        <Button variant="outlined" onClick={() => onEdit(addBoard(rig, board))}>
+          An empty board
+        </Button>
+      </Way>
+      <FromAnother rigId={rigId} rig={rig} onEdit={onEdit} />
+    </Box>
+  );
+}
+
+function Way({ says, children }: { readonly says: string; readonly children: ReactNode }) {
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: '190px 1fr',
+        gap: 2,
+        alignItems: 'center',
+        mt: 2,
+        '& > :first-of-type': { justifySelf: 'start' },
+      }}
+    >
+      <Box>{children}</Box>
+      <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+        {says}
+      </Typography>
+    </Box>
+  );
+}
+
+/** The board and the arrangement on it, as one step. */
+function begunInOrder(rig: Rig, board: Choice): Edit {
+  const first = addBoard(rig, board);
+  const { edit } = firstArrangement(applyEdits(rig, first));
+  return edit ? { kind: 'group', edits: [first, edit] } : first;
+}
+
+/** The board of another rig: what both have stands where it stands there. */
+function FromAnother({ rigId, rig, onEdit }: Props) {
+  const { data: names = [] } = useListNamesQuery();
+  const others = names.filter(({ id }) => id !== rigId);
+  const [from, setFrom] = useState<string | null>(null);
+  const { enqueueSnackbar } = useSnackbar();
+  const chosen = from ?? others[0]?.id;
+  const copy = async () => {
+    const answer = await fetchRig(chosen!);
+    if (answer.kind !== 'ok')
+      return enqueueSnackbar('That rig could not be read.', { variant: 'warning' });
+    const other = answer.data.rig;
+    if (other.layout.boards.length === 0)
+      return enqueueSnackbar(`${other.texts.name} has no board yet.`, { variant: 'info' });
+    const { edit, placed, left } = copyBoard(rig, other);
+    onEdit(edit);
+    return enqueueSnackbar(
+      `${placed} of this rig’s pedals stand as they do there; ${left} wait in the cargo list.`,
+      { variant: 'info' },
+    );
+  };
+  if (others.length === 0) return null;
+  return (
+    <Way says="What both rigs have stands where it stands there; the rest waits in the cargo list.">
+      <NativeSelect
+        value={chosen}
+        inputProps={{ 'aria-label': 'As in which rig?' }}
+        onChange={(event) => setFrom(event.target.value)}
+        sx={{ maxWidth: 180, mb: 0.5 }}
+      >
+        {others.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </NativeSelect>
+      <Button variant="outlined" onClick={() => void copy()}>
+        As that rig has it
+      </Button>
+    </Way>
+  );
+}

@@ -1,0 +1,98 @@
+import type { BoardPlan } from '@gullwind/core';
+import type { RefObject } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { zoomedAt, WHOLE, type Look } from './chart/projection';
+import type { Size } from '../../ui/useElementSize';
+import { NOTHING, onlyThing, type BoardSelection } from './selection';
+import { standingOf, type BoardActions } from './useBoardActions';
+
+interface Keys {
+  readonly plan: BoardPlan;
+  readonly look: Look;
+  readonly size: Size;
+  readonly onLook: (look: Look) => void;
+  readonly selection: BoardSelection;
+  readonly onSelect: (selection: BoardSelection) => void;
+  readonly actions: BoardActions;
+  readonly panel: RefObject<HTMLElement | null>;
+  readonly isOff: boolean;
+}
+
+const ELSEWHERE =
+  '[role="menu"], [role="dialog"], input, select, textarea, [role="combobox"], [contenteditable]';
+const PRESSED_BY_THEMSELVES = 'button, a, [role="button"], summary';
+
+const STEP_M = 0.001;
+const LARGE_STEP_M = 0.01;
+const PAN_PX = 40;
+
+/** The keys of the board; its entry among the stages lists them. */
+export function useBoardKeys(keys: Keys): void {
+  const acts = actsOf(keys);
+  useHotkeys(
+    '*',
+    (event) => {
+      const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+      if (event.metaKey || (event.ctrlKey && key !== 'a') || event.altKey) return;
+      const isPress = key === 'Enter' || key === ' ';
+      if (isPress && event.target instanceof Element && event.target.closest(PRESSED_BY_THEMSELVES))
+        return;
+      const act = Object.hasOwn(acts, key) ? acts[key] : undefined;
+      if (!act || act(event) === false) return;
+      event.preventDefault();
+    },
+    {
+      enabled: !keys.isOff,
+      ignoreEventWhen: ({ target }) =>
+        target instanceof Element && target.closest(ELSEWHERE) !== null,
+    },
+  );
+}
+
+type Act = (event: KeyboardEvent) => unknown;
+
+function actsOf(keys: Keys): Readonly<Record<string, Act>> {
+  const { plan, look, size, onLook, selection, onSelect, actions, panel } = keys;
+  const flip = look.side === 'below' ? -1 : 1;
+  const chosen = () => standingOf(plan, selection.things);
+  /** What is selected moves; with nothing selected, what is looked at. */
+  const push =
+    (x: number, y: number): Act =>
+    ({ shiftKey }) => {
+      const step = shiftKey ? LARGE_STEP_M : STEP_M;
+      const from = chosen();
+      if (from.length > 0) return actions.move(from, flip * x * step, y * step, true);
+      return onLook({ ...look, panX: look.panX - x * PAN_PX, panY: look.panY + y * PAN_PX });
+    };
+  const next = (by: number) => () => {
+    const ids = plan.standings.map(({ thing }) => thing.id);
+    if (ids.length === 0) return;
+    const at = ids.indexOf(selection.things.at(-1) ?? '');
+    const from = at < 0 && by < 0 ? 0 : at;
+    onSelect(onlyThing(ids[(from + by + ids.length) % ids.length]!));
+  };
+  const zoom = (factor: number) => () =>
+    onLook(zoomedAt(look, factor, { x: size.width / 2, y: size.height / 2 }, size));
+  return {
+    ArrowLeft: push(-1, 0),
+    ArrowRight: push(1, 0),
+    ArrowUp: push(0, 1),
+    ArrowDown: push(0, -1),
+    PageDown: next(1),
+    PageUp: next(-1),
+    '.': next(1),
+    ',': next(-1),
+    a: ({ ctrlKey }) =>
+      ctrlKey && onSelect({ things: plan.standings.map(({ thing }) => thing.id), cable: null }),
+    r: () => actions.turn(chosen()),
+    Delete: () => actions.takeOff(selection.things),
+    Backspace: () => actions.takeOff(selection.things),
+    Escape: () => onSelect(NOTHING),
+    Enter: () => panel.current?.querySelector<HTMLElement>('[data-quantity] input')?.focus(),
+    f: () => onLook({ ...look, side: look.side === 'above' ? 'below' : 'above' }),
+    '+': zoom(1.25),
+    '=': zoom(1.25),
+    '-': zoom(0.8),
+    '0': () => onLook({ ...look, ...WHOLE }),
+  };
+}
