@@ -15,8 +15,9 @@ function rewrite(name: string, change: (defs: Record<string, unknown>) => void):
 rewrite('gear-3', (defs) => {
   for (const kind of GEAR_KINDS) defs[kind] = thingJsonSchema(kind);
 });
-rewrite('rig-5', (defs) => {
-  for (const kind of GEAR_KINDS)
-    if (gearOf(kind).isForRigs || kind in defs)
-      defs[kind] = thingJsonSchema(kind, kind !== 'plug' && kind !== 'mount');
-});
+for (const file of ['rig-5', 'board-1'])
+  rewrite(file, (defs) => {
+    for (const kind of GEAR_KINDS)
+      if (gearOf(kind).isForRigs || kind in defs)
+        defs[kind] = thingJsonSchema(kind, kind !== 'plug' && kind !== 'mount');
+  });

@@ -1,5 +1,6 @@
 export { OPERATIONS, problem as problemShape } from './api';
 export type { Operation } from './api';
+export { boardFile, boardFileSchema } from './boardFile';
 export { ERROR_CATALOGUE } from './errorCatalogue';
 export type { ErrorCode } from './errorCatalogue';
 export {

@@ -40,3 +40,13 @@ export type { BoardThing } from './things';
 export { sayConflict, sayThing, sayWire } from './words';
 export type { Wire } from './wires';
 export { drawnBeside } from './sideBySide';
+export {
+  DRAWING_KINDS,
+  DRAWING_WORDS,
+  drawBoard,
+  PAPER_FOOT,
+  PAPER_MARGIN,
+  PAPERS,
+  tilesOf,
+} from './drawing';
+export type { Drawing, DrawingKind, DrawnShape, Paper, Stroke, Tile } from './drawing';

@@ -181,33 +181,45 @@ function rowsOn(standings: readonly Standing[]): readonly (readonly Standing[])[
   return rows;
 }
 
+/** What takes more of a board than this share of its depth stands in no row, but beside all of them. */
+const DEEP = 0.55;
+
+/** The longest stretch of a line that nothing stands on, m from the left of the deck; it ends where something deep stands. */
+function longestFree(y: number, deck: Deck, rects: readonly Rect[]): readonly [number, number] {
+  const { x0, x1 } = deck.rect;
+  const cuts = rects.filter((rect) => rect.y0 < y && rect.y1 > y).toSorted((a, b) => a.x0 - b.x0);
+  let [best, from] = [[x0, x0] as readonly [number, number], x0];
+  for (const cut of [...cuts, { x0: x1, x1 }]) {
+    if (cut.x0 - from > best[1] - best[0]) best = [from, cut.x0];
+    from = Math.max(from, cut.x1);
+  }
+  return [inMillimetres(best[0] - x0), inMillimetres(best[1] - x0)];
+}
+
+const inMillimetres = (m: number): number => Math.round(m * 1000) / 1000;
+
 /** A lane behind each row of a deck, at the depth of its deepest case with plugs: without ids. */
 export function lanesBehindRows(
   deck: Deck,
   standings: readonly Standing[],
   plugs: readonly PlugAt[],
 ): readonly Omit<Lane, 'id'>[] {
-  const here = standings.filter((one) => one.deck === deck && one.layer === 'top');
-  return rowsOn(here).flatMap((row, i) => {
+  const here = standings.filter(
+    (one) => one.deck.board.id === deck.board.id && one.layer === 'top',
+  );
+  const isDeep = ({ rect }: Standing) => rect.y1 - rect.y0 > DEEP * deck.board.depthM.value;
+  const all = [...here, ...plugs.filter(({ layer }) => layer === 'top')].map(({ rect }) => rect);
+  return rowsOn(here.filter((one) => !isDeep(one))).flatMap((row, i) => {
     const names = new Set(row.map(({ thing }) => thing.id));
     const rects = [...row, ...plugs.filter(({ thing }) => names.has(thing))].map(
       ({ rect }) => rect,
     );
-    const { y1 } = boundsOf(rects);
-    const yM = Math.round((y1 - deck.rect.y0 + BEHIND_M) * 1000) / 1000;
+    const y = boundsOf(rects).y1 + BEHIND_M;
+    const yM = inMillimetres(y - deck.rect.y0);
     if (yM >= deck.board.depthM.value) return [];
-    const toM = deck.board.widthM.value;
-    return [
-      {
-        name: `lane ${i + 1}`,
-        board: deck.board.id,
-        layer: 'top',
-        yM,
-        fromM: 0,
-        toM,
-        mount: null,
-      } as const,
-    ];
+    const [fromM, toM] = longestFree(y, deck, all);
+    const name = `lane ${i + 1}`;
+    return [{ name, board: deck.board.id, layer: 'top', yM, fromM, toM, mount: null } as const];
   });
 }
 

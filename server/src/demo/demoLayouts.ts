@@ -106,10 +106,10 @@ export const layPitBoard = (rig: Rig): Rig =>
       ['d7', 254, 220],
       ['d8', 58, 220],
     ),
-    addLanes,
     (now) => addFixture(now, supply('Tide Eight', 8)),
     () => below('f1', 20, 200),
     (now) => fed(now, ['d1', 'd3', 'd4', 'd5', 'd6', 'd7', 'd8']),
+    addLanes,
   );
 
 export const layStormBoard = (rig: Rig): Rig =>

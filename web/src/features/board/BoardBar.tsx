@@ -1,6 +1,7 @@
 import type { Rig, UnitSystem } from '@gullwind/core';
 import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 import type { Look, Side } from './chart/projection';
+import { BoardMenu } from './out/BoardMenu';
 import { LAYER_WORDS, type Layers } from './layers';
 
 interface Props {
@@ -20,7 +21,7 @@ const SIDES: readonly (readonly [Side, string])[] = [
 const WORD = { border: 0, px: 0.75, py: 0.25, fontSize: 14, textTransform: 'none' } as const;
 
 /** From which side the board is looked at, and what of it. */
-export function BoardBar({ look, layers, onLook, onLayers }: Props) {
+export function BoardBar({ rig, units, look, layers, onLook, onLayers }: Props) {
   const shown = LAYER_WORDS.flatMap(([layer]) => (layers[layer] ? [layer] : []));
   return (
     <>
@@ -55,6 +56,7 @@ export function BoardBar({ look, layers, onLook, onLayers }: Props) {
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
+      <BoardMenu rig={rig} units={units} />
     </>
   );
 }

@@ -5,6 +5,7 @@ import {
   type BoardPlan,
   type Rig,
   type UnitSystem,
+  type Wire,
 } from '@gullwind/core';
 import { Box } from '@mui/material';
 import { useMemo, type RefObject } from 'react';
@@ -106,16 +107,17 @@ function numbersOf(thing: string, count: number, numbers: ReadonlyMap<string, nu
 
 const isFed = (carries: string): boolean => carries === 'dc' || carries === 'mains';
 
+const shownWires = ({ wires }: BoardPlan, layers: Layers) =>
+  wires.filter(({ connection }) => (isFed(connection.carries) ? layers.dc : layers.cables));
+
 /** Lanes, cables and plugs, below the cases. */
-function Lying({ rig, plan, on, look, layers, units, waters, selection, onSelect }: Props) {
+function Lying({ rig, plan, on, look, layers, waters, selection, onSelect }: Props) {
   const drawn = useMemo(() => drawnBeside(plan.wires), [plan.wires]);
   const lanes = useMemo(
     () => laneUses(rig, plan.decks, plan.standings, plan.plugs, plan.wires),
     [rig, plan],
   );
-  const shown = plan.wires.filter(({ connection }) =>
-    isFed(connection.carries) ? layers.dc : layers.cables,
-  );
+  const shown = shownWires(plan, layers);
   return (
     <>
       {layers.lanes && lanes.map((lane) => <LaneShape key={lane.lane.id} lane={lane} on={on} />)}
@@ -137,24 +139,30 @@ function Lying({ rig, plan, on, look, layers, units, waters, selection, onSelect
             plug && <PlugShape key={plug.cable + plug.end} plug={plug} on={on} side={look.side} />,
         ),
       )}
-      {shown.map((wire) => (
-        <WireSounding
-          key={wire.connection.id}
-          wire={wire}
-          points={drawn.get(wire.connection.id) ?? []}
-          on={on}
-          units={units}
-        />
-      ))}
     </>
   );
 }
 
 /** Feet, tight spots and what leaves, above the cases. */
-function Above({ rig, plan, on, layers, units, lit }: Props) {
+function Above({ rig, plan, on, layers, units, lit, selection }: Props) {
+  /** What feeds says its length when it is asked. */
+  const isTold = ({ connection: { id, carries } }: Wire) =>
+    !isFed(carries) || selection.cable === id;
   const names = useMemo(() => namesOfLeaving(rig, plan, units), [rig, plan, units]);
+  const drawn = useMemo(() => drawnBeside(plan.wires), [plan.wires]);
   return (
     <>
+      {shownWires(plan, layers)
+        .filter(isTold)
+        .map((wire) => (
+          <WireSounding
+            key={wire.connection.id}
+            wire={wire}
+            points={drawn.get(wire.connection.id) ?? []}
+            on={on}
+            units={units}
+          />
+        ))}
       {layers.feet &&
         plan.feet.map((foot) => (
           <FootMark

@@ -1,5 +1,5 @@
 export { Intake } from './Intake';
 export { OpenFileButton } from './OpenFileButton';
 export { useBackUp } from './useBackUp';
-export { saveText } from './saveText';
+export { saveBytes, saveText } from './saveText';
 export { ExportMenu } from './ExportMenu';

@@ -49,6 +49,8 @@ export function CaseShape({ standing, on, side, units, numbers, isSelected, id, 
   const middle = box.x + box.width / 2;
   const lines = linesOf(thing.name, box.width - 8);
   const hasSize = box.height > 62 && box.width > 58;
+  // What is on the other side is named in its middle: at its head lies what is on this side.
+  const nameY = isBehind ? box.y + box.height / 2 : box.y + 19;
   return (
     <g
       id={id}
@@ -84,7 +86,7 @@ export function CaseShape({ standing, on, side, units, numbers, isSelected, id, 
         <text
           key={i}
           x={middle}
-          y={box.y + 19 + i * 14}
+          y={nameY + i * 14}
           textAnchor="middle"
           fontSize={13}
           fontWeight={600}
@@ -96,7 +98,7 @@ export function CaseShape({ standing, on, side, units, numbers, isSelected, id, 
       {hasSize && (
         <text
           x={middle}
-          y={box.y + 20 + lines.length * 14}
+          y={nameY + 1 + lines.length * 14}
           textAnchor="middle"
           fontSize={12}
           fontFamily={SOUNDING_FONT}

@@ -162,7 +162,7 @@ export function Leaving({ plan, bounds, on, name }: LeavingProps) {
             />
             <text
               x={isLeft ? low : high}
-              y={middle.y - 10 - row * 14}
+              y={14 + row * 14}
               textAnchor={isLeft ? 'start' : 'end'}
               fontSize={12.5}
               fill={chart.faint}
@@ -209,7 +209,7 @@ export function ScaleBar({ bounds, on, units, side }: ScaleProps) {
       >
         {side === 'above'
           ? 'the player stands here'
-          : 'from below, turned over to the side: left and right change places; the player’s edge'}
+          : 'from below, turned over to the side: left and right change places'}
       </text>
     </g>
   );

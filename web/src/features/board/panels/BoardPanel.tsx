@@ -182,8 +182,10 @@ function Lanes({ rig, plan, units, actions }: PanelProps) {
 function sayMixing(plan: BoardPlan, units: UnitSystem): string {
   const { crossings, notSquare, parallelM } = mixingOf(plan.wires);
   if (crossings === 0 && parallelM === 0) return 'No audio crosses DC or mains.';
-  const square = notSquare === 0 ? 'all square' : `${notSquare} of them not square`;
-  return `Audio crosses DC or mains ${crossings} times, ${square}; ${formatQuantity(parallelM, 'length', units)} lie side by side.`;
+  const beside = `${formatQuantity(parallelM, 'length', units)} of audio lie beside DC or mains`;
+  if (crossings === 0) return `${beside}; nothing crosses.`;
+  const square = notSquare === 0 ? 'all square' : `${notSquare} not square`;
+  return `${beside}; they cross ${crossings === 1 ? 'once' : `${crossings} times`}, ${square}.`;
 }
 
 interface LaneProps extends Pick<PanelProps, 'rig' | 'units' | 'actions'> {
@@ -202,7 +204,7 @@ function LaneLine({ rig, use, units, actions }: LaneProps) {
     <Box sx={{ mb: 0.75 }}>
       <Typography variant="body2">
         <b>{lane.name}</b>
-        {`, ${size(lane.yM)} from the front: ${cables.length} cables, a bundle of ${size(bundleM)}, ${size(freeM)} free${ties > 0 ? `, ${ties} mounts` : ''}`}
+        {`, ${size(lane.yM)} from the front: ${cables.length === 1 ? '1 cable' : `${cables.length} cables`}, a bundle of ${size(bundleM)}, ${size(freeM)} free${ties > 0 ? `, ${ties} mounts` : ''}`}
       </Typography>
       <Typography variant="body2" sx={{ color: use.isTooThick ? 'error.main' : 'text.secondary' }}>
         {sayChoice(use)}

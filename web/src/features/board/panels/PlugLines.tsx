@@ -43,13 +43,17 @@ export function PlugLines({ rig, plan, units, actions, thing, onCable }: Props) 
         {wires.map((wire) => (
           <LineButton key={wire.connection.id} onClick={() => onCable(wire.connection.id)}>
             {sayOther(plan, wire, thing)}
-            <i>{formatQuantity(wire.connection.lengthM, 'size', units)}</i>
+            <i>{sayLength(wire.connection.lengthM, units)}</i>
           </LineButton>
         ))}
       </PanelGroup>
     </>
   );
 }
+
+/** What is laid in mm or inches, what goes far in metres or feet. */
+const sayLength = (m: number, units: UnitSystem): string =>
+  formatQuantity(m, m < 2 ? 'size' : 'length', units);
 
 function sayOther(plan: BoardPlan, { connection }: Wire, thing: string): string {
   const { from, to, carries, name } = connection;
@@ -96,7 +100,7 @@ function PlugLine({ rig, plug, actions }: Pick<Props, 'rig' | 'actions'> & { plu
   };
   return (
     <Box
-      sx={{ display: 'grid', gridTemplateColumns: '86px 1fr auto', alignItems: 'center', gap: 0.5 }}
+      sx={{ display: 'grid', gridTemplateColumns: '62px 1fr 96px', alignItems: 'center', gap: 0.5 }}
     >
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
         {label}
@@ -108,7 +112,7 @@ function PlugLine({ rig, plug, actions }: Pick<Props, 'rig' | 'actions'> & { plu
           onChange={(event) => shapeTo(event.target.value)}
           sx={{ fontSize: 14 }}
         >
-          <option value="">{`${rig.layout.laying.usualPlug}, as usual`}</option>
+          <option value="">{`usual: ${rig.layout.laying.usualPlug}`}</option>
           {shapes.map((shape) => (
             <option key={shape} value={shape}>
               {PLUG_SHAPES[shape].label}

@@ -1,0 +1,51 @@
+import { boardFile } from '@gullwind/contract';
+import {
+  DRAWING_KINDS,
+  drawBoard,
+  slug,
+  type DrawingKind,
+  type Paper,
+  type Rig,
+  type UnitSystem,
+} from '@gullwind/core';
+import fontUrl from '@fontsource/source-sans-3/files/source-sans-3-latin-400-normal.woff?url';
+import { createElement } from 'react';
+import { saveBytes, saveText } from '../../files';
+
+/// The board as files for elsewhere. What draws and prints is loaded when it is asked for.
+
+const nameOf = (rig: Rig): string => slug(rig.texts.name).replaceAll('_', '-');
+
+/** All drawings at full size on sheets of paper. */
+export async function savePdf(rig: Rig, paper: Paper, units: UnitSystem): Promise<void> {
+  const [{ boardPdf }, font] = await Promise.all([
+    import('./boardPdf'),
+    fetch(fontUrl).then((answer) => answer.arrayBuffer()),
+  ]);
+  const kinds = DRAWING_KINDS.filter((kind) => kind !== 'drilling' || hasOpenings(rig));
+  const drawings = kinds.map((kind) => drawBoard(rig, rig.texts.name, kind, units));
+  const bytes = await boardPdf(drawings, paper, units, new Uint8Array(font));
+  saveBytes(`${nameOf(rig)}-board.pdf`, bytes, 'application/pdf');
+}
+
+const hasOpenings = ({ layout }: Rig): boolean =>
+  layout.boards.some(({ surface, openings }) => surface === 'plate' && openings.length > 0);
+
+/** One drawing as SVG at full size. */
+export async function saveSvg(rig: Rig, kind: DrawingKind, units: UnitSystem): Promise<void> {
+  const [{ renderToStaticMarkup }, { DrawingSvg }] = await Promise.all([
+    import('react-dom/server'),
+    import('./DrawingSvg'),
+  ]);
+  const drawing = drawBoard(rig, rig.texts.name, kind, units);
+  const text = renderToStaticMarkup(createElement(DrawingSvg, drawing));
+  saveText(`${nameOf(rig)}-${kind}.svg`, `${text}\n`, 'image/svg+xml');
+}
+
+/** The board as it is laid out, as JSON. */
+export const saveBoard = (rig: Rig): void =>
+  saveText(
+    `${nameOf(rig)}.board.json`,
+    `${JSON.stringify(boardFile(rig), null, 1)}\n`,
+    'application/json',
+  );

@@ -1,0 +1,185 @@
+import {
+  PAPER_FOOT,
+  PAPER_MARGIN,
+  tilesOf,
+  type Drawing,
+  type Paper,
+  type DrawnShape,
+  type Stroke,
+  type Tile,
+  type UnitSystem,
+} from '@gullwind/core';
+import fontkit from '@pdf-lib/fontkit';
+import {
+  clip,
+  endPath,
+  grayscale,
+  PDFDocument,
+  popGraphicsState,
+  pushGraphicsState,
+  rectangle,
+  type PDFFont,
+  type PDFPage,
+} from 'pdf-lib';
+
+/// Drawings at full size on sheets of paper, with marks to lay them together by and a bar to check the size with.
+
+const POINTS_PER_MM = 72 / 25.4;
+const pt = (mm: number): number => mm * POINTS_PER_MM;
+
+const LINES: Readonly<Record<Stroke, { readonly mm: number; readonly dash?: readonly number[] }>> =
+  {
+    outline: { mm: 0.5 },
+    cut: { mm: 0.35 },
+    thin: { mm: 0.2 },
+    dashed: { mm: 0.2, dash: [2, 1.5] },
+  };
+
+const BLACK = grayscale(0);
+
+/** How a sheet's own millimetres, from the top left of the drawing, lie on the page. */
+interface Sheet {
+  readonly page: PDFPage;
+  readonly font: PDFFont;
+  readonly x: (mm: number) => number;
+  readonly y: (mm: number) => number;
+}
+
+const lineOf = (stroke: Stroke) => {
+  const { mm, dash } = LINES[stroke];
+  return {
+    thickness: pt(mm),
+    color: BLACK,
+    ...(dash ? { dashArray: dash.map(pt) } : {}),
+  };
+};
+
+function drawShape({ page, font, x, y }: Sheet, shape: DrawnShape): void {
+  switch (shape.kind) {
+    case 'rect': {
+      const { thickness, dashArray } = lineOf(shape.stroke) as ReturnType<typeof lineOf> & {
+        dashArray?: number[];
+      };
+      page.drawRectangle({
+        x: x(shape.x),
+        y: y(shape.y + shape.height),
+        width: pt(shape.width),
+        height: pt(shape.height),
+        borderColor: BLACK,
+        borderWidth: thickness,
+        ...(dashArray ? { borderDashArray: dashArray } : {}),
+      });
+      return;
+    }
+    case 'circle':
+      page.drawCircle({
+        x: x(shape.x),
+        y: y(shape.y),
+        size: pt(shape.r),
+        borderColor: BLACK,
+        borderWidth: lineOf(shape.stroke).thickness,
+      });
+      return;
+    case 'path':
+      for (const [i, end] of shape.points.entries()) {
+        const start = shape.points[i - 1];
+        if (start)
+          page.drawLine({
+            start: { x: x(start[0]), y: y(start[1]) },
+            end: { x: x(end[0]), y: y(end[1]) },
+            ...lineOf(shape.stroke),
+          });
+      }
+      return;
+    case 'text': {
+      const size = pt(shape.size);
+      const back = shape.anchor === 'middle' ? font.widthOfTextAtSize(shape.text, size) / 2 : 0;
+      page.drawText(shape.text, { x: x(shape.x) - back, y: y(shape.y), size, font, color: BLACK });
+    }
+  }
+}
+
+/** A cross at every corner that sheets have in common. */
+function drawMarks({ page, x, y }: Sheet, tile: Tile): void {
+  const corners = [
+    [tile.x, tile.y],
+    [tile.x + tile.width, tile.y],
+    [tile.x, tile.y + tile.height],
+    [tile.x + tile.width, tile.y + tile.height],
+  ] as const;
+  for (const [mx, my] of corners) {
+    const mark = { thickness: pt(0.2), color: BLACK };
+    page.drawLine({ start: { x: x(mx - 4), y: y(my) }, end: { x: x(mx + 4), y: y(my) }, ...mark });
+    page.drawLine({ start: { x: x(mx), y: y(my - 4) }, end: { x: x(mx), y: y(my + 4) }, ...mark });
+  }
+}
+
+const CHECK = {
+  metric: { mm: 100, says: '100 mm' },
+  imperial: { mm: 101.6, says: '4 inches' },
+} as const;
+
+/** A bar of a known length, in tenths black and white, and which sheet this is. */
+function drawFoot({ page, font }: Sheet, { title }: Drawing, tile: Tile, units: UnitSystem): void {
+  const { mm, says } = CHECK[units];
+  const [left, bottom] = [pt(PAPER_MARGIN), pt(9)];
+  page.drawRectangle({
+    x: left,
+    y: bottom,
+    width: pt(mm),
+    height: pt(2),
+    borderColor: BLACK,
+    borderWidth: pt(0.2),
+  });
+  for (let i = 0; i < 10; i += 2)
+    page.drawRectangle({
+      x: left + pt((mm / 10) * i),
+      y: bottom,
+      width: pt(mm / 10),
+      height: pt(2),
+      color: BLACK,
+    });
+  const sheet = `${title}. Sheet ${tile.row * tile.columns + tile.column + 1} of ${tile.rows * tile.columns} (row ${tile.row + 1}, column ${tile.column + 1})`;
+  const check = `This bar is ${says} long: measure it before you cut or drill. Print without scaling.`;
+  page.drawText(check, { x: left, y: pt(5), size: 8, font, color: BLACK });
+  page.drawText(sheet, { x: left, y: pt(13), size: 8, font, color: BLACK });
+}
+
+/**
+ * @param font a TrueType or WOFF file with the letters of the words in them
+ * @returns the file
+ */
+export async function boardPdf(
+  drawings: readonly Drawing[],
+  paper: Paper,
+  units: UnitSystem,
+  font: Uint8Array,
+): Promise<Uint8Array> {
+  const pdf = await PDFDocument.create();
+  pdf.registerFontkit(fontkit);
+  const embedded = await pdf.embedFont(font, { subset: true });
+  pdf.setTitle(drawings[0]?.title ?? 'board');
+  for (const drawing of drawings) {
+    const { paperWidth, paperHeight, tiles } = tilesOf(drawing, paper);
+    for (const tile of tiles) {
+      const page = pdf.addPage([pt(paperWidth), pt(paperHeight)]);
+      const sheet: Sheet = {
+        page,
+        font: embedded,
+        x: (mm) => pt(PAPER_MARGIN + mm - tile.x),
+        y: (mm) => pt(paperHeight - PAPER_MARGIN - (mm - tile.y)),
+      };
+      page.pushOperators(
+        pushGraphicsState(),
+        rectangle(pt(PAPER_MARGIN), pt(PAPER_FOOT), pt(tile.width), pt(tile.height)),
+        clip(),
+        endPath(),
+      );
+      for (const shape of drawing.shapes) drawShape(sheet, shape);
+      page.pushOperators(popGraphicsState());
+      drawMarks(sheet, tile);
+      drawFoot(sheet, drawing, tile, units);
+    }
+  }
+  return pdf.save();
+}
