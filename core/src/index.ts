@@ -122,6 +122,7 @@ export {
   playingGuitar,
   plugInAtPlace,
   readField,
+  reachOf,
   readNumber,
   writeAt,
   recallScene,

@@ -9,7 +9,7 @@ import {
 } from '../gear';
 import { capacitanceFor } from '../tools';
 import { driveWay } from '../path';
-import { allCables, isPatch, mainRow, type Rig, type Row } from '../rig';
+import { allCables, isPatch, mainRow, reachOf, type Rig, type Row } from '../rig';
 import { MINUTES, NOTHING, USUAL_PRICE } from './efforts';
 import type { Effort, Move } from './move';
 
@@ -98,8 +98,9 @@ const ownCables = (
     .slice(0, MOST_OF_GEAR);
 
 /** As long as the cable is anywhere, or as far as somebody has said that it has to reach. */
-function farthest(rig: Rig, { id, lengthM }: Cable): number {
-  const reach = rig.texts.brief.reach[id]?.value;
+function farthest(rig: Rig, cable: Cable): number {
+  const { id, lengthM } = cable;
+  const reach = reachOf(rig, cable)?.value;
   const there = rig.electrical.places.flatMap(({ lengths }) => lengths[id]?.value ?? []);
   return reach ?? Math.max(lengthM.value, ...there);
 }
@@ -159,7 +160,7 @@ const LEAST_LONG_M = 3;
 
 function lengthsFor(rig: Rig, cable: Cable): readonly number[] {
   const now = cable.lengthM.value;
-  const reach = rig.texts.brief.reach[cable.id]?.value;
+  const reach = reachOf(rig, cable)?.value;
   const isNamed = rig.electrical.places.some(({ lengths }) => lengths[cable.id] !== undefined);
   const least = reach ?? (isNamed ? now : Math.max(LEAST_LONG_M, halves(now * UNKNOWN_REACH)));
   const shorter = least < now ? [halves((least + now) / 2), least] : [];
@@ -180,7 +181,7 @@ function longerFor(rig: Rig, cable: Cable): readonly number[] {
 
 /** A longer cable always reaches; a shorter one as far as somebody has said. */
 const isReachKnown = (rig: Rig, cable: Cable, lengthM: number): boolean =>
-  lengthM >= (rig.texts.brief.reach[cable.id] ?? cable.lengthM).value;
+  lengthM >= (reachOf(rig, cable) ?? cable.lengthM).value;
 
 const halves = (m: number): number => Math.round(m * 2) / 2;
 

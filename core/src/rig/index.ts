@@ -106,6 +106,7 @@ export {
 } from './places';
 export { NO_POWER } from './power';
 export type { Power, PowerFeed } from './power';
+export { reachOf } from './reach';
 export { remember } from './remember';
 export { MOST, MOST_DEVICES, MOST_PINS, partsOf, RIG_FORMAT } from './rig';
 export type { Pin, Rig, RigParts } from './rig';

@@ -19,6 +19,7 @@ import {
   measurePlaces,
   pickupOrCable,
   routeRows,
+  sayOnBoard,
   SectionSolver,
   pickupSimulatorFor,
   stopOf,
@@ -65,6 +66,8 @@ export interface PinnedSound {
 /** A plan looked at closely, with what it makes worse in the states that are played. */
 export interface ShownPlan extends PlanDetail {
   readonly worse: readonly string[];
+  /** What it means for cables that lie on a board. */
+  readonly onBoard: readonly string[];
 }
 
 const questionsApi = {
@@ -117,7 +120,13 @@ const questionsApi = {
   },
   planDetail: (rig: Rig, moves: readonly Move[], units: UnitSystem): ShownPlan | null => {
     const detail = detailOfPlan(rig, moves);
-    return detail && { ...detail, worse: worseInUse(rig, detail.rig, units, solver) };
+    return (
+      detail && {
+        ...detail,
+        worse: worseInUse(rig, detail.rig, units, solver),
+        onBoard: moves.length === 0 ? [] : sayOnBoard(rig, detail.edit, units),
+      }
+    );
   },
   /** What would settle the first so many conflicts of a board, by their key. */
   boardCures: (

@@ -14,11 +14,11 @@ interface Props {
 }
 
 const SIDES: readonly (readonly [Side, string])[] = [
-  ['above', 'from above'],
-  ['below', 'from below'],
+  ['above', 'above'],
+  ['below', 'below'],
 ];
 
-const WORD = { border: 0, px: 0.75, py: 0.25, fontSize: 14, textTransform: 'none' } as const;
+const WORD = { border: 0, px: 0.6, py: 0.25, fontSize: 14, textTransform: 'none' } as const;
 
 /** From which side the board is looked at, and what of it. */
 export function BoardBar({ rig, units, look, layers, onLook, onLayers }: Props) {

@@ -1,6 +1,7 @@
 import {
   allCables,
   editBrief,
+  formatQuantity,
   FIELD_RULES,
   isPatch,
   keepPlace,
@@ -86,6 +87,16 @@ export function PlacesPart({ rig, units, edit }: BriefPartProps) {
           <tbody>
             {cables.map((cable) => {
               const name = nameCable(rig, cable.id);
+              if (cable.lengthM.from === 'laid')
+                return (
+                  <tr key={cable.id}>
+                    <th scope="row">{name}</th>
+                    <td>{formatQuantity(cable.lengthM.value, 'length', units)}</td>
+                    <td colSpan={1 + rig.electrical.places.length}>
+                      as the board says, everywhere
+                    </td>
+                  </tr>
+                );
               return (
                 <tr key={cable.id}>
                   <th scope="row">{name}</th>

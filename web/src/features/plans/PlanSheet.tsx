@@ -46,6 +46,7 @@ export function PlanSheet(props: Props) {
       </Box>
       {plan.moves.length > 0 && <Established rig={rig} after={detail.rig} />}
       <Notes title="What gets worse" notes={[...sayWorse(plan, asItIs), ...detail.worse]} />
+      <Notes title="On the board" notes={detail.onBoard} />
       <Notes title="What speaks against it" notes={sayAgainst(rig, plan, asItIs)} />
       <Runs rig={rig} detail={detail} units={units} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '1fr 300px' }, gap: 2 }}>

@@ -6,7 +6,6 @@ import {
   type Rig,
   type UnitSystem,
 } from '@gullwind/core';
-import FileDownloadOutlined from '@mui/icons-material/FileDownloadOutlined';
 import { Button, Divider, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
 import { sayFailure } from '../../../app/failures';
@@ -33,7 +32,8 @@ export function BoardMenu({ rig, units }: Props) {
       <Button
         size="small"
         variant="outlined"
-        startIcon={<FileDownloadOutlined />}
+        title="On paper at full size, and as files"
+        sx={{ minWidth: 44, px: 1 }}
         aria-haspopup="menu"
         onClick={(event) => setAnchor(event.currentTarget)}
       >
