@@ -100,10 +100,9 @@ try {
   for (const at of [0, 2, pins.length - 1]) await pins[at]!.click();
   await page.findText('th', 'distance, pit');
   await take('plans-side-by-side');
-  await setTheme('night');
-  await openPlans(STORM_BOARD);
-  await take('plans-night');
-  await setTheme('day');
+  await page.open(`/rigs/${PIT_BOARD}/board`);
+  await page.findText('button', 'move Ballast');
+  await take('board');
   await page.open('/gear?at=mudlark');
   await page.find('#gear-mudlark');
   await take('gear');

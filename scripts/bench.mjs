@@ -8,6 +8,7 @@ ensureBuilt();
 for (const file of [
   'bench/core.ts',
   'bench/plans.ts',
+  'bench/board.ts',
   'bench/page.ts',
   'bench/gear.ts',
   'bench/kept.ts',

@@ -304,18 +304,20 @@ function shaped(thing: object, kind: GearKind, words: Row['words']): object {
     if (!yes('body', words.get('body') ?? 'no')) return thing;
     return { ...thing, body: fixtureOfClass('supply', 'x1').body };
   }
-  if (kind !== 'device') return thing;
-  const device = thing as Device;
+  return kind === 'device' ? shapedDevice(thing as Device, words) : thing;
+}
+
+function shapedDevice(device: Device, words: Row['words']): Device {
   const fails = words.get('fails');
   const hasBody = yes('body', words.get('body') ?? (fails === undefined ? 'no' : 'yes'));
-  const shapedDevice: Device = {
+  const made: Device = {
     ...device,
     sideJack: oneOf('sideJack', words.get('sideJack') ?? device.sideJack, SIDE_JACKS),
     insert: oneOf('insert', words.get('insert') ?? device.insert, INSERTS),
     loops: Number(words.get('loops') ?? device.loops),
   };
-  if (!hasBody) return shapedDevice;
-  return { ...shapedDevice, body: { ...typicalBody(shapedDevice), fails: fails ?? '' } };
+  if (!hasBody) return made;
+  return { ...made, body: { ...typicalBody(made), fails: fails ?? '' } };
 }
 
 function qualitiesOf(words: Row['words'], mark: DecimalMark | null): Qualities {

@@ -157,20 +157,24 @@ function settled(rig: Rig, placed: Placed): Placed {
     const isOurs = (one: Conflict) => isInTheWay(one) && thingsIn(one).some((id) => now.has(id));
     const conflict = room.conflicts.find(isOurs) ?? layBoard(after).conflicts.find(isOurs);
     if (!conflict) break;
-    const lifted = conflict.kind === 'stepOver' ? now.get(conflict.thing) : undefined;
-    const riserM = lifted && riserFor(room.standings, conflict, lifted.riserM);
-    const isFirst = lifted?.riserM === 0;
-    if (
-      conflict.kind === 'stepOver' &&
-      lifted &&
-      isFirst &&
-      riserM != null &&
-      riserM <= HIGHEST_RISER_M
-    )
-      now.set(conflict.thing, { ...lifted, riserM });
+    const lifted = liftedOver(room.standings, now, conflict);
+    if (lifted) now.set(...lifted);
     else now.delete([...now.keys()].findLast((id) => thingsIn(conflict).includes(id))!);
   }
   return now;
+}
+
+/** What stands too low to be reached, on a riser, where it has none yet and a usual one does it. */
+function liftedOver(
+  standings: readonly Standing[],
+  placed: Placed,
+  conflict: Conflict,
+): readonly [string, OnDeck] | null {
+  if (conflict.kind !== 'stepOver') return null;
+  const low = placed.get(conflict.thing);
+  if (low?.riserM !== 0) return null;
+  const riserM = riserFor(standings, conflict, 0);
+  return riserM !== null && riserM <= HIGHEST_RISER_M ? [conflict.thing, { ...low, riserM }] : null;
 }
 
 const HIGHEST_RISER_M = 0.06;

@@ -1,9 +1,10 @@
 import { plugOfShape } from '../gear';
 import { formatQuantity, type UnitSystem } from '../quantity';
-import { applyEdit, NO_END, type CableEnds, type Edit, type OnDeck, type Rig } from '../rig';
+import { applyEdit, type Edit, type OnDeck, type Rig } from '../rig';
 import { riserFor } from './arrange';
 import { layBoard, roomOn, type BoardPlan } from './board';
 import type { Conflict, Solid } from './conflict';
+import { endEdit } from './endEdit';
 import { applyFollowing, followAgain } from './follow';
 import type { Standing } from './standing';
 
@@ -59,12 +60,6 @@ function* moves(asked: Asked, id: string, leastM: number): Generator<Cure> {
 
 const OPPOSITE = { left: 'right', right: 'left', front: 'back', back: 'front' } as const;
 
-function withEnd(rig: Rig, { cable, end }: NonNullable<Solid['plug']>, change: object): Edit {
-  const ends: CableEnds = rig.layout.ends[cable] ?? { from: NO_END, to: NO_END };
-  const to = { ...rig.layout.ends, [cable]: { ...ends, [end]: { ...ends[end], ...change } } };
-  return { kind: 'assign', field: 'ends', to };
-}
-
 /** The plug of a cable turned to its other side, or a flatter one. */
 function* otherPlug({ rig, plan }: Asked, plug: Solid['plug']): Generator<Cure> {
   if (!plug) return;
@@ -75,7 +70,7 @@ function* otherPlug({ rig, plan }: Asked, plug: Solid['plug']): Generator<Cure> 
     yield {
       about: plug.cable,
       says: `turn the plug to the ${leaves}`,
-      edit: withEnd(rig, plug, { leaves }),
+      edit: endEdit(rig, plug.cable, [plug.end], { leaves }),
     };
   }
   const isAudio = plan.wires.some(
@@ -86,7 +81,7 @@ function* otherPlug({ rig, plan }: Asked, plug: Solid['plug']): Generator<Cure> 
     yield {
       about: 'plug',
       says: 'a pancake plug there',
-      edit: withEnd(rig, plug, { plug: pancake }),
+      edit: endEdit(rig, plug.cable, [plug.end], { plug: pancake }),
     };
 }
 
@@ -111,8 +106,9 @@ function* lifted(asked: Asked, conflict: Extract<Conflict, { kind: 'stepOver' }>
 function* made(asked: Asked, cable: string): Generator<Cure> {
   const edit = followAgain(asked.rig, asked.plan, cable);
   const wire = asked.plan.wires.find(({ connection }) => connection.id === cable);
-  if (edit && wire?.madeM != null)
-    yield { about: 'made', says: `make it ${sizeOf(wire.madeM, asked)}`, edit };
+  const madeM = wire?.madeM ?? null;
+  if (edit && madeM !== null)
+    yield { about: 'made', says: `make it ${sizeOf(madeM, asked)}`, edit };
 }
 
 function* cableCures(asked: Asked, cable: string, leastM: number): Generator<Cure> {
@@ -135,13 +131,10 @@ function* ideas(asked: Asked, conflict: Conflict): Generator<Cure> {
     case 'stepOver':
       yield* lifted(asked, conflict);
       return yield* bothMoved(asked, conflict.thing, conflict.other, 0.02);
-    case 'foot':
-      return yield* bothMoved(
-        asked,
-        conflict.thing,
-        conflict.other,
-        conflict.wantedM - conflict.freeM,
-      );
+    case 'foot': {
+      const { thing, other, wantedM, freeM } = conflict;
+      return yield* bothMoved(asked, thing, other, wantedM - freeM);
+    }
     case 'tooShort':
       yield* made(asked, conflict.cable);
       return yield* cableCures(asked, conflict.cable, conflict.missingM);
@@ -152,19 +145,15 @@ function* ideas(asked: Asked, conflict: Conflict): Generator<Cure> {
     case 'below':
       return yield* onTop(asked, conflict.thing);
     case 'coupler':
-      yield {
-        about: 'patch',
-        says: 'a patch in its place',
-        edit: {
-          kind: 'group',
-          edits: (['from', 'to'] as const).map((end) =>
-            withEnd(asked.rig, { cable: conflict.cable, end }, { plug: null }),
-          ),
-        },
-      };
-      return;
+      return yield* patched(asked, conflict.cable);
     case 'noJack':
   }
+}
+
+/** A patch where a coupler does not reach. */
+function* patched({ rig }: Asked, cable: string): Generator<Cure> {
+  const edit = endEdit(rig, cable, ['from', 'to'], { plug: null });
+  yield { about: 'patch', says: 'a patch in its place', edit };
 }
 
 /** What is too high to hang below may stand on top, where it was. */

@@ -95,5 +95,6 @@ export function applyFollowing(rig: Rig, edit: Edit): EditResult {
 /** A cable as long as the board says, from now on; null where the board does not say. */
 export function followAgain(rig: Rig, plan: BoardPlan, cable: Cable['id']): Edit | null {
   const wire = plan.wires.find(({ connection }) => connection.id === cable);
-  return wire?.madeM == null ? null : setLength(rig, cable, laid(wire.madeM));
+  const madeM = wire?.madeM ?? null;
+  return madeM === null ? null : setLength(rig, cable, laid(madeM));
 }

@@ -61,27 +61,45 @@ export function feetOf(
 ): readonly Foot[] {
   const { shoeM, freeM, carefulM } = layout.laying;
   const top = standings.filter(({ layer }) => layer === 'top');
-  return top.flatMap((own) =>
-    own.switches.map((at, nth): Foot => {
-      let nearest: Foot['nearest'] = null;
-      let passesM: number | null = null;
-      let over: Foot['over'] = null;
-      for (const other of top) {
-        if (other === own) continue;
-        const distanceM = distanceTo(at, own, other);
-        if (distanceM !== null && (nearest === null || distanceM < nearest.distanceM))
-          nearest = { thing: other.thing.id, distanceM };
-        const passes = passesOver(at, own, other, shoeM.value);
-        if (passes === null || (passesM !== null && passes >= passesM)) continue;
-        passesM = passes;
-        if (passes < -NOISE) over = { thing: other.thing.id, missingM: -passes };
-      }
-      const room = nearest === null ? Infinity : nearest.distanceM - shoeM.value / 2;
-      const freedom =
-        room >= freeM.value - NOISE ? 'free' : room >= carefulM.value - NOISE ? 'careful' : 'hit';
-      return { thing: own.thing.id, nth, at, nearest, freedom, over, passesM };
-    }),
-  );
+  const freedomOf = (roomM: number): Freedom => {
+    if (roomM >= freeM.value - NOISE) return 'free';
+    return roomM >= carefulM.value - NOISE ? 'careful' : 'hit';
+  };
+  return top.flatMap((own) => {
+    const others = top.filter((other) => other !== own);
+    return own.switches.map((at, nth): Foot => {
+      const nearest = nearestOf(at, own, others);
+      const passes = others.flatMap((other) => {
+        const passesM = passesOver(at, own, other, shoeM.value);
+        return passesM === null ? [] : [{ thing: other.thing.id, passesM }];
+      });
+      const lowest = passes.reduce<(typeof passes)[number] | null>(
+        (least, one) => (least === null || one.passesM < least.passesM ? one : least),
+        null,
+      );
+      const isTooLow = lowest !== null && lowest.passesM < -NOISE;
+      return {
+        thing: own.thing.id,
+        nth,
+        at,
+        nearest,
+        freedom: freedomOf(nearest === null ? Infinity : nearest.distanceM - shoeM.value / 2),
+        over: isTooLow ? { thing: lowest.thing, missingM: -lowest.passesM } : null,
+        passesM: lowest?.passesM ?? null,
+      };
+    });
+  });
+}
+
+/** What is nearest across to a switch. */
+function nearestOf(at: Point, own: Standing, others: readonly Standing[]): Foot['nearest'] {
+  let nearest: Foot['nearest'] = null;
+  for (const other of others) {
+    const distanceM = distanceTo(at, own, other);
+    if (distanceM !== null && (nearest === null || distanceM < nearest.distanceM))
+      nearest = { thing: other.thing.id, distanceM };
+  }
+  return nearest;
 }
 
 /** How free a foot should be: free for what must never be missed, careful for what is switched; anything is enough for the rest. */

@@ -19,17 +19,18 @@ export { caseOf, connectionsOf } from './connections';
 export type { Connection } from './connections';
 export { curesOf, moveBy } from './cures';
 export type { Cure } from './cures';
+export { endEdit } from './endEdit';
 export { applyFollowing, followAgain } from './follow';
 export type { Foot, Freedom } from './foot';
 export { openingsOn } from './ground';
 export {
   bundleDiameter,
   chooseMount,
+  DIAMETERS_M,
   lanesAt,
   laneUses,
   mixingOf,
   tiesToCut,
-  USUAL_MOUNTS,
 } from './lanes';
 export type { LaneUse, MountChoice } from './lanes';
 export type { PlugAt } from './plugs';

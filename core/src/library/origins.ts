@@ -11,7 +11,11 @@ import {
 import { readNumber } from '../rig';
 
 /** Settings and sizes say nothing of how well a thing is known. */
-const ASIDE = /(^|\.)(travel|midFraction|coil|addedF)$|^body\./u;
+const ASIDE = /(^|\.)(travel|midFraction|coil|addedF)$/u;
+
+/** Of what a signal or a current runs through, its case is beside the point; of a fixture it is all there is. */
+const isBeside = (kind: GearItem['kind'], path: string): boolean =>
+  ASIDE.test(path) || (kind !== 'fixture' && path.startsWith('body.'));
 
 /** The numbers of an entry that act as it is built: those of a bypass it does not have are left out. */
 export function actingValues({
@@ -19,7 +23,7 @@ export function actingValues({
   thing,
 }: Pick<GearItem, 'kind' | 'thing'>): readonly Sourced[] {
   return Object.keys(FIELD_RULES[kind])
-    .filter((path) => !ASIDE.test(path) && isActing(kind, thing, path))
+    .filter((path) => !isBeside(kind, path) && isActing(kind, thing, path))
     .flatMap((path) => readNumber(thing, path) ?? []);
 }
 

@@ -35,7 +35,7 @@ export function* checkPlacement(placement: Placement, path: string): Generator<R
 const LANE_RULE = rule('Lane', 0, 5);
 
 export function* checkLayout(layout: Layout): Generator<RigProblem> {
-  const { boards, fixtures, placements, ends, lanes, controls, looms, laying } = layout;
+  const { boards, fixtures, placements, looms, laying } = layout;
   for (const [i, board] of boards.entries()) {
     yield* checkNumbers('board', board, `layout.boards[${i}]`);
     yield* checkPlaces('board', board, `layout.boards[${i}]`);
@@ -50,11 +50,22 @@ export function* checkLayout(layout: Layout): Generator<RigProblem> {
     yield { path: 'layout.placements', message };
   }
   for (const [id, placement] of placed) yield* checkPlacement(placement, `layout.placements.${id}`);
+  yield* checkEnds(layout);
+  yield* checkLanes(layout);
+  yield* checkControls(layout);
+  for (const [i, { name }] of looms.entries()) yield* checkName(name, `layout.looms[${i}].name`);
+  yield* checkNumbers('laying', laying, 'layout.laying');
+}
+
+function* checkEnds({ ends }: Layout): Generator<RigProblem> {
   for (const [id, one] of Object.entries(ends))
     for (const end of ['from', 'to'] as const) {
       const { plug } = one[end];
       if (plug) yield* checkNumbers('plug', plug, `layout.ends.${id}.${end}.plug`);
     }
+}
+
+function* checkLanes({ lanes }: Layout): Generator<RigProblem> {
   for (const [i, lane] of lanes.entries()) {
     yield* checkName(lane.name, `layout.lanes[${i}].name`);
     for (const field of ['yM', 'fromM', 'toM'] as const) {
@@ -63,17 +74,19 @@ export function* checkLayout(layout: Layout): Generator<RigProblem> {
     }
     if (lane.mount) yield* checkNumbers('mount', lane.mount, `layout.lanes[${i}].mount`);
   }
+}
+
+const MOST_NTH = 39;
+
+function* checkControls({ controls }: Layout): Generator<RigProblem> {
   for (const [i, { name, lengthM, from, to }] of controls.entries()) {
     yield* checkName(name, `layout.controls[${i}].name`);
     const problem = checkSourced(FIELD_RULES.cable.lengthM, lengthM);
     if (problem) yield { path: `layout.controls[${i}].lengthM`, message: problem.message };
     for (const { nth } of [from, to])
-      if (!Number.isInteger(nth) || nth < 0 || nth > 39)
-        yield {
-          path: `layout.controls[${i}]`,
-          message: `Jack of ${name}: ${nth} is not between 0 and 39.`,
-        };
+      if (!Number.isInteger(nth) || nth < 0 || nth > MOST_NTH) {
+        const message = `Jack of ${name}: ${nth} is not between 0 and ${MOST_NTH}.`;
+        yield { path: `layout.controls[${i}]`, message };
+      }
   }
-  for (const [i, { name }] of looms.entries()) yield* checkName(name, `layout.looms[${i}].name`);
-  yield* checkNumbers('laying', laying, 'layout.laying');
 }

@@ -17,7 +17,9 @@ const laid = follow(three, place('d1', 700, 0), place('d2', 560, 0), place('d3',
 test('another order changes laid cables and, where the pickup drives them, the treble', () => {
   const swap: Edit = { kind: 'move', row: mainRow(laid).id, from: 0, to: 1 };
   const [made, treble] = sayOnBoard(laid, swap, 'metric');
-  expect(made).toMatch(/^2 cables are made anew: boost 2 to drive 1 \d+ mm → \d+ mm, drive 1 to delay 3 /u);
+  expect(made).toMatch(
+    /^2 cables are made anew: boost 2 to drive 1 \d+\smm → \d+\smm, drive 1 to delay 3 /u,
+  );
   expect(treble).toMatch(/^With these lengths the treble is [−+][\d.]+ dB, −0\.\d\d dB against/u);
 });
 

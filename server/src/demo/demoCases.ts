@@ -1,5 +1,5 @@
 import { resized, typicalBody, type Body, type Device } from '@gullwind/core';
-import { measured, sheet } from './makeGear';
+import { measured, sheet } from './demoValues';
 
 /// How large the pedals of the workshop are: mm, and grams. Those with a rule held to them are measured.
 

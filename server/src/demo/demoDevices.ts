@@ -1,5 +1,6 @@
 import { picofarad, type GearItem } from '@gullwind/core';
-import { device, sheet, measured, entered } from './makeGear';
+import { sheet, measured, entered } from './demoValues';
+import { device } from './makeGear';
 
 /// The pedals and boxes of the workshop. Every maker and model here is invented.
 

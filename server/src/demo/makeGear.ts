@@ -17,27 +17,13 @@ import {
   type PickupClass,
   type PlugJoint,
   type PlugShape,
-  type Provenance,
   type Qualities,
   type Side,
-  type Sourced,
 } from '@gullwind/core';
 import { demoBody } from './demoCases';
+import { entered } from './demoValues';
 
 /// The short ways to write an entry of the demo gear down.
-
-const from =
-  (provenance: Provenance) =>
-  (value: number): Sourced => ({ value, from: provenance });
-export const sheet = from('sheet');
-/** On the workshop’s own meter. */
-export const measured = (value: number): Sourced => ({
-  value,
-  from: 'measured',
-  on: '2026-09-14',
-  by: 'bench LCR meter, 1 kHz',
-});
-export const entered = from('entered');
 
 export function guitar(
   id: string,

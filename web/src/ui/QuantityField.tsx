@@ -17,6 +17,8 @@ export interface QuantityFieldProps {
   readonly onChange: (value: Sourced) => void;
   /** In a table, where row and column say what it is: neither label nor origin are seen. */
   readonly isBare?: boolean;
+  /** Of where something stands nobody asks where it is from. */
+  readonly hasOrigin?: boolean;
 }
 
 /**
@@ -24,12 +26,12 @@ export interface QuantityFieldProps {
  * the rest in place, and gives up the edit on Escape.
  */
 export function QuantityField(props: QuantityFieldProps) {
-  const { rule, label = rule.label, value, units, isBare = false } = props;
+  const { rule, label = rule.label, value, units, isBare = false, hasOrigin = true } = props;
   const id = useId();
   const { text, message, begin, type, commit, giveUp } = useTyped(props);
   return (
     <Box data-quantity="" sx={{ minWidth: 0 }}>
-      <Box sx={isBare ? BARE_ROW : ROW}>
+      <Box sx={isBare ? BARE_ROW : hasOrigin ? ROW : PLAIN_ROW}>
         {!isBare && <FieldLabel id={id} label={label} />}
         <InputBase
           id={id}
@@ -56,7 +58,7 @@ export function QuantityField(props: QuantityFieldProps) {
           }}
           sx={valueStyle(value.from, message !== null)}
         />
-        {!isBare && <ProvenanceMenu {...props} label={label} />}
+        {!isBare && hasOrigin && <ProvenanceMenu {...props} label={label} />}
       </Box>
       <FieldMessage id={`${id}-message`} message={message} />
     </Box>
@@ -70,6 +72,7 @@ const BARE_ROW = {
   minHeight: 26,
 } as const;
 const ROW = { ...BARE_ROW, gridTemplateColumns: '1fr 92px 24px' } as const;
+const PLAIN_ROW = { ...BARE_ROW, gridTemplateColumns: '1fr 92px' } as const;
 
 function FieldLabel({ id, label }: { readonly id: string; readonly label: string }) {
   return (

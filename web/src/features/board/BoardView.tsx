@@ -3,6 +3,7 @@ import {
   layBoard,
   mainRow,
   switchNumbers,
+  type BoardPlan,
   type Rig,
   type UnitSystem,
 } from '@gullwind/core';
@@ -11,7 +12,7 @@ import { useSnackbar } from 'notistack';
 import { useMemo, useRef, useState } from 'react';
 import { useSettings } from '../../app/useSettings';
 import { useElementSize } from '../../ui/useElementSize';
-import { useAnalysis } from '../../workers/useAnalysis';
+import { useAnalysis, type AnalysedWays } from '../../workers/useAnalysis';
 import { shownRig, StageHeader, useRigEdits, type OpenRig } from '../editor';
 import { RunStrip } from '../path';
 import { BoardBar } from './BoardBar';
@@ -26,7 +27,7 @@ import { BoardPanel } from './panels/BoardPanel';
 import { ThingPanel } from './panels/ThingPanel';
 import { WirePanel } from './panels/WirePanel';
 import { NOTHING, onlyCable, onlyThing } from './selection';
-import { hasBoard, useBoardActions } from './useBoardActions';
+import { hasBoard, useBoardActions, type BoardActions } from './useBoardActions';
 import { useBoardHands } from './useBoardHands';
 import { useBoardKeys } from './useBoardKeys';
 import { watersOf } from './waters';
@@ -63,68 +64,38 @@ interface Props {
 
 const START = { width: 820, height: 400 } as const;
 
-function LaidOut({ open, rig, units }: Props) {
-  const plan = useMemo(() => layBoard(rig), [rig]);
-  const analysed = useAnalysis(rig);
-  const waters = useMemo(() => watersOf(analysed), [analysed]);
-  const numbers = useMemo(() => switchNumbers(rig), [rig]);
-  const [selection, select] = useState(NOTHING);
-  const [layers, setLayers] = useState(ALL_LAYERS);
-  const [look, setLook] = useState<Look>({ side: 'above', ...WHOLE });
-  const [lit, light] = useState<string | null>(null);
+/** What is looked at, and how. */
+function useLooking(plan: BoardPlan) {
+  const [selection, onSelect] = useState(NOTHING);
+  const [layers, onLayers] = useState(ALL_LAYERS);
+  const [look, onLook] = useState<Look>({ side: 'above', ...WHOLE });
+  const [lit, onLight] = useState<string | null>(null);
   const [chart, size] = useElementSize<HTMLDivElement>(START);
-  const panel = useRef<HTMLDivElement>(null);
-  const actions = useBoardActions();
   const on = useMemo(
     () => projectionOf(boundsOfDecks(plan.decks), size, look),
     [plan.decks, size, look],
   );
+  return { selection, onSelect, layers, onLayers, look, onLook, lit, onLight, chart, size, on };
+}
+
+function LaidOut({ open, rig, units }: Props) {
+  const plan = useMemo(() => layBoard(rig), [rig]);
+  const analysed = useAnalysis(rig);
+  const looking = useLooking(plan);
+  const { look, layers, onLook, onLayers, chart } = looking;
+  const panel = useRef<HTMLDivElement>(null);
+  const actions = useBoardActions();
   const gapM = rig.layout.laying.gapM.value;
-  const shared = { plan, look, size, onLook: setLook, selection, onSelect: select, actions };
-  const hands = useBoardHands({ ...shared, chart, gapM, on });
-  useBoardKeys({ ...shared, panel, isOff: open.theirs !== null });
-  const arrange = useArrange(rig);
-  const loose = plan.things.filter(({ id }) => !rig.layout.placements[id]);
-  const rowId = mainRow(rig).id;
+  const hands = useBoardHands({ ...looking, plan, gapM, actions });
+  useBoardKeys({ ...looking, plan, actions, panel, isOff: open.theirs !== null });
+  const shared = { ...looking, open, rig, plan, units, analysed, actions, hands };
   return (
     <Box component="main" sx={PAGE}>
       <StageHeader stage="Board" open={open}>
-        <BoardBar
-          {...{ rig: open.rig, look, layers, units }}
-          onLook={setLook}
-          onLayers={setLayers}
-        />
+        <BoardBar {...{ rig: open.rig, look, layers, units, onLook, onLayers }} />
       </StageHeader>
       <Box sx={COLUMNS}>
-        <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, minWidth: 0 }}>
-          <BoardChart
-            {...{
-              rig,
-              plan,
-              look,
-              on,
-              size,
-              layers,
-              units,
-              waters,
-              numbers,
-              lit,
-              selection,
-              hands,
-              chart,
-            }}
-            onSelect={select}
-          />
-          <LaidSentence before={open.rig} rig={rig} analysed={analysed} units={units} />
-          <RunStrip rig={analysed?.rig ?? rig} rowId={rowId} analysed={analysed} units={units} />
-          <ConflictList
-            rig={open.preview ? null : open.rig}
-            {...{ plan, units, lit }}
-            onLight={light}
-            onEdit={actions.edit}
-            onSelect={(things) => select({ things, cable: null })}
-          />
-        </Box>
+        <Drawn {...shared} />
         <Box
           ref={panel}
           component="section"
@@ -133,21 +104,60 @@ function LaidOut({ open, rig, units }: Props) {
           onKeyDown={(event) => event.key === 'Escape' && chart.current?.focus()}
           sx={PANEL}
         >
-          <CargoList
-            rig={rig}
-            things={loose}
-            onEdit={actions.edit}
-            onPlaced={(id) => select(onlyThing(id))}
-            onArrange={arrange}
-          />
-          <Selected
-            {...{ rig, plan, units, actions, selection }}
-            rigId={open.id}
-            onCable={(cable) => select(onlyCable(cable))}
-          />
+          <SidePanel {...shared} />
         </Box>
       </Box>
     </Box>
+  );
+}
+
+interface SharedProps extends Props, ReturnType<typeof useLooking> {
+  readonly plan: BoardPlan;
+  readonly analysed: AnalysedWays | null;
+  readonly actions: BoardActions;
+  readonly hands: ReturnType<typeof useBoardHands>;
+}
+
+/** The board, what it does to the treble, and what is in the way. */
+function Drawn({ open, rig, analysed, ...shared }: SharedProps) {
+  const { plan, units, lit, onLight, onSelect, actions } = shared;
+  const waters = useMemo(() => watersOf(analysed), [analysed]);
+  const numbers = useMemo(() => switchNumbers(rig), [rig]);
+  const strip = analysed?.rig ?? rig;
+  return (
+    <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, minWidth: 0 }}>
+      <BoardChart {...shared} rig={rig} waters={waters} numbers={numbers} />
+      <LaidSentence before={open.rig} rig={rig} analysed={analysed} units={units} />
+      <RunStrip rig={strip} rowId={mainRow(strip).id} analysed={analysed} units={units} />
+      <ConflictList
+        rig={open.preview ? null : open.rig}
+        {...{ plan, units, lit, onLight }}
+        onEdit={actions.edit}
+        onSelect={(things) => onSelect({ things, cable: null })}
+      />
+    </Box>
+  );
+}
+
+/** What is not placed yet, and the numbers of what is selected. */
+function SidePanel({ open, rig, plan, units, actions, selection, onSelect }: SharedProps) {
+  const arrange = useArrange(rig);
+  const loose = plan.things.filter(({ id }) => !rig.layout.placements[id]);
+  return (
+    <>
+      <CargoList
+        rig={rig}
+        things={loose}
+        onEdit={actions.edit}
+        onPlaced={(id) => onSelect(onlyThing(id))}
+        onArrange={arrange}
+      />
+      <Selected
+        {...{ rig, plan, units, actions, selection }}
+        rigId={open.id}
+        onCable={(cable) => onSelect(onlyCable(cable))}
+      />
+    </>
   );
 }
 

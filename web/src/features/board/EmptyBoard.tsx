@@ -3,6 +3,7 @@ import {
   applyEdits,
   copyBoard,
   firstArrangement,
+  formatQuantity,
   gearOf,
   type Board,
   type Edit,
@@ -13,6 +14,7 @@ import { useSnackbar } from 'notistack';
 import { useId, useState, type ReactNode } from 'react';
 import { useListNamesQuery } from '../../app/api';
 import { useGearItems } from '../../app/useGearItems';
+import { useSettings } from '../../app/useSettings';
 import { fetchRig } from '../editor';
 
 interface Props {
@@ -36,9 +38,7 @@ function useBoards(): readonly (readonly [string, Choice])[] {
 export function EmptyBoard({ rigId, rig, onEdit }: Props) {
   const boards = useBoards();
   const [chosen, setChosen] = useState<string | null>(null);
-  const board = (boards.find(([id]) => id === chosen) ?? boards[0]!)[1];
-  const id = useId();
-  const count = rig.electrical.rows.flatMap(({ devices }) => devices).length;
+  const [id, board] = boards.find(([one]) => one === chosen) ?? boards[0]!;
   return (
     <Box sx={{ p: 4, maxWidth: 760, overflowY: 'auto' }}>
       <Typography component="h2" sx={{ fontSize: 19, fontWeight: 600 }}>
@@ -48,37 +48,8 @@ export function EmptyBoard({ rigId, rig, onEdit }: Props) {
         Lay the rig out to scale: you see whether plugs, feet and cables have room, and every patch
         gets the length it will really be made to. The treble follows.
       </Typography>
-      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', mt: 2.5 }}>
-        <Typography component="label" htmlFor={id}>
-          On which board?
-        </Typography>
-        <NativeSelect
-          id={id}
-          value={(boards.find(([one]) => one === chosen) ?? boards[0]!)[0]}
-          onChange={(event) => setChosen(event.target.value)}
-        >
-          {boards.map(([one, { name, widthM, depthM }]) => (
-            <option key={one} value={one}>
-              {`${name}, ${Math.round(widthM.value * 1000)} × ${Math.round(depthM.value * 1000)} mm`}
-            </option>
-          ))}
-        </NativeSelect>
-      </Box>
-      <Way
-        says={
-          count > 0
-            ? `In the order of the chain: what is switched in front, what stays on behind; nothing in the way of anything.`
-            : 'The rig has no pedals yet: put them in on the Path page, or begin with an empty board.'
-        }
-      >
-        <Button
-          variant="contained"
-          disabled={count === 0}
-          onClick={() => onEdit(begunInOrder(rig, board))}
-        >
-          A first arrangement
-        </Button>
-      </Way>
+      <WhichBoard boards={boards} chosen={id} onChoose={setChosen} />
+      <InOrder rig={rig} board={board} onEdit={onEdit} />
       <Way says="Empty, and everything in the cargo list: you place one thing after another.">
         <Button variant="outlined" onClick={() => onEdit(addBoard(rig, board))}>
           An empty board
@@ -86,6 +57,55 @@ export function EmptyBoard({ rigId, rig, onEdit }: Props) {
       </Way>
       <FromAnother rigId={rigId} rig={rig} onEdit={onEdit} />
     </Box>
+  );
+}
+
+interface WhichProps {
+  readonly boards: readonly (readonly [string, Choice])[];
+  readonly chosen: string;
+  readonly onChoose: (id: string) => void;
+}
+
+function WhichBoard({ boards, chosen, onChoose }: WhichProps) {
+  const id = useId();
+  const [{ units }] = useSettings();
+  const size = (m: number) => formatQuantity(m, 'size', units);
+  return (
+    <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', mt: 2.5 }}>
+      <Typography component="label" htmlFor={id}>
+        On which board?
+      </Typography>
+      <NativeSelect id={id} value={chosen} onChange={(event) => onChoose(event.target.value)}>
+        {boards.map(([one, { name, widthM, depthM }]) => (
+          <option key={one} value={one}>
+            {`${name}, ${size(widthM.value)} × ${size(depthM.value)}`}
+          </option>
+        ))}
+      </NativeSelect>
+    </Box>
+  );
+}
+
+interface InOrderProps extends Pick<Props, 'rig' | 'onEdit'> {
+  readonly board: Choice;
+}
+
+/** From the rig's order, without a conflict. */
+function InOrder({ rig, board, onEdit }: InOrderProps) {
+  const isBare = rig.electrical.rows.every(({ devices }) => devices.length === 0);
+  const says = isBare
+    ? 'The rig has no pedals yet: put them in on the Path page, or begin with an empty board.'
+    : 'In the order of the chain: what is switched in front, what stays on behind; nothing in the way of anything.';
+  return (
+    <Way says={says}>
+      <Button
+        variant="contained"
+        disabled={isBare}
+        onClick={() => onEdit(begunInOrder(rig, board))}
+      >
+        A first arrangement
+      </Button>
+    </Way>
   );
 }
 

@@ -32,14 +32,10 @@ export function useBoardKeys(keys: Keys): void {
   useHotkeys(
     '*',
     (event) => {
+      if (belongsElsewhere(event)) return;
       const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
-      if (event.metaKey || (event.ctrlKey && key !== 'a') || event.altKey) return;
-      const isPress = key === 'Enter' || key === ' ';
-      if (isPress && event.target instanceof Element && event.target.closest(PRESSED_BY_THEMSELVES))
-        return;
       const act = Object.hasOwn(acts, key) ? acts[key] : undefined;
-      if (!act || act(event) === false) return;
-      event.preventDefault();
+      if (act && act(event) !== false) event.preventDefault();
     },
     {
       enabled: !keys.isOff,
@@ -47,6 +43,13 @@ export function useBoardKeys(keys: Keys): void {
         target instanceof Element && target.closest(ELSEWHERE) !== null,
     },
   );
+}
+
+/** Other chords are others', and what has the focus is pressed by Enter and Space itself. */
+function belongsElsewhere({ key, target, metaKey, ctrlKey, altKey }: KeyboardEvent): boolean {
+  if (metaKey || altKey || (ctrlKey && key.toLowerCase() !== 'a')) return true;
+  const isPress = key === 'Enter' || key === ' ';
+  return isPress && target instanceof Element && target.closest(PRESSED_BY_THEMSELVES) !== null;
 }
 
 type Act = (event: KeyboardEvent) => unknown;

@@ -8,7 +8,7 @@ import {
   type UnitSystem,
 } from '@gullwind/core';
 import { Box, InputBase, Typography } from '@mui/material';
-import { useId, useState } from 'react';
+import { useId, useState, type KeyboardEvent } from 'react';
 import { FieldMessage } from '../FieldMessage';
 import { ChoiceField } from './ChoiceField';
 
@@ -29,11 +29,14 @@ interface LineProps {
   readonly onChange: (places: readonly object[]) => void;
 }
 
-/** Places on a thing as one line of words and numbers, edited where it is seen. */
-function PlacesLine({ label, hint, kind, path, places, units, onChange }: LineProps) {
-  const id = useId();
+/** What is typed of places, and what is wrong with it. */
+function useTypedPlaces({ label, kind, path, units, onChange }: LineProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const [message, setMessage] = useState<string | null>(null);
+  const leave = () => {
+    setTyped(null);
+    setMessage(null);
+  };
   const commit = () => {
     if (typed === null) return;
     const read = readPlaces(gearOf(kind).lists[path]!, label, typed, units);
@@ -41,23 +44,34 @@ function PlacesLine({ label, hint, kind, path, places, units, onChange }: LinePr
     leave();
     onChange(read);
   };
-  const leave = () => {
-    setTyped(null);
-    setMessage(null);
+  const press = (event: KeyboardEvent) => {
+    if (event.key === 'Enter') {
+      event.preventDefault();
+      commit();
+    }
+    if (event.key === 'Escape' && typed !== null) {
+      leave();
+      event.stopPropagation();
+    }
   };
+  return { typed, setTyped, message, commit, press };
+}
+
+/** Places on a thing as one line of words and numbers, edited where it is seen. */
+function PlacesLine(props: LineProps) {
+  const { label, hint, kind, path, places, units } = props;
+  const id = useId();
+  const { typed, setTyped, message, commit, press } = useTypedPlaces(props);
   return (
     <Box sx={{ my: 0.75 }}>
-      <Typography
-        component="label"
-        htmlFor={id}
-        variant="body2"
-        sx={{ display: 'block', color: 'text.secondary' }}
-      >
-        {label}
-        <Typography component="span" variant="caption" sx={{ ml: 1, fontStyle: 'italic' }}>
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1, color: 'text.secondary' }}>
+        <Typography component="label" htmlFor={id} variant="body2">
+          {label}
+        </Typography>
+        <Typography id={`${id}-hint`} component="span" variant="caption" sx={HINT}>
           {hint}
         </Typography>
-      </Typography>
+      </Box>
       <InputBase
         id={id}
         multiline
@@ -65,24 +79,23 @@ function PlacesLine({ label, hint, kind, path, places, units, onChange }: LinePr
         value={typed ?? writePlaces(kind, path, places as never, units)}
         onChange={(event) => setTyped(event.target.value)}
         onBlur={commit}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') {
-            event.preventDefault();
-            commit();
-          }
-          if (event.key === 'Escape' && typed !== null) {
-            leave();
-            event.stopPropagation();
-          }
-        }}
+        onKeyDown={press}
         error={message !== null}
-        inputProps={{ 'aria-invalid': message !== null, autoComplete: 'off', spellCheck: false }}
-        sx={{ fontSize: 14, borderBottom: 1, borderColor: 'divider', py: 0.25 }}
+        inputProps={{
+          'aria-describedby': `${id}-hint`,
+          'aria-invalid': message !== null,
+          autoComplete: 'off',
+          spellCheck: false,
+        }}
+        sx={TYPED}
       />
       <FieldMessage id={`${id}-message`} message={message} />
     </Box>
   );
 }
+
+const HINT = { fontStyle: 'italic' } as const;
+const TYPED = { fontSize: 14, borderBottom: 1, borderColor: 'divider', py: 0.25 } as const;
 
 interface CaseProps {
   readonly kind: 'device' | 'fixture' | 'supply';

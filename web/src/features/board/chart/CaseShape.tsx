@@ -34,34 +34,47 @@ function linesOf(name: string, width: number): readonly string[] {
     : [cut(lines[0]!), `${cut(lines[1]!).slice(0, most - 1)}…`];
 }
 
-const inMillimetres = (standing: Standing, units: UnitSystem): string => {
+const sayCase = (standing: Standing, units: UnitSystem): string => {
   const { widthM, depthM } = standing.thing.body;
   const size = (m: number) => formatQuantity(m, 'size', units, 2).split('\u00a0')[0]!;
   return `${size(widthM.value)} × ${size(depthM.value)}`;
 };
 
 /** A case as a quay: a line drawing with words. What lies on the other side of the board is dashed. */
-export function CaseShape({ standing, on, side, units, numbers, isSelected, id, grip }: Props) {
-  const { chart } = useTheme();
-  const box = rectOn(on, standing.rect);
-  const isBehind = (standing.layer === 'under') !== (side === 'below');
+export function CaseShape(props: Props) {
+  const { standing, on, side, units, numbers, isSelected, id, grip } = props;
   const { thing, switches } = standing;
-  const middle = box.x + box.width / 2;
-  const lines = linesOf(thing.name, box.width - 8);
-  const hasSize = box.height > 62 && box.width > 58;
-  // What is on the other side is named in its middle: at its head lies what is on this side.
-  const nameY = isBehind ? box.y + box.height / 2 : box.y + 19;
+  const isBehind = (standing.layer === 'under') !== (side === 'below');
   return (
     <g
       id={id}
       role="option"
       aria-selected={isSelected}
-      aria-label={`${thing.name}, ${inMillimetres(standing, units)}`}
+      aria-label={`${thing.name}, ${sayCase(standing, units)}`}
       data-thing={thing.id}
       opacity={isBehind ? 0.6 : 1}
       style={{ cursor: 'grab', touchAction: 'none' }}
       {...grip}
     >
+      <Outline {...props} isBehind={isBehind} />
+      <Words {...props} isBehind={isBehind} />
+      {switches.map((at, i) => (
+        <Switch key={i} at={on.toPage(at)} number={numbers[i]} />
+      ))}
+    </g>
+  );
+}
+
+interface SideProps extends Props {
+  /** On the other side of the board. */
+  readonly isBehind: boolean;
+}
+
+function Outline({ standing, on, isSelected, isBehind }: SideProps) {
+  const { chart } = useTheme();
+  const box = rectOn(on, standing.rect);
+  return (
+    <>
       <rect
         {...box}
         fill={isBehind ? 'none' : chart.paper}
@@ -75,50 +88,54 @@ export function CaseShape({ standing, on, side, units, numbers, isSelected, id, 
           x={box.x + 3.5}
           y={box.y + 3.5}
           width={box.width - 7}
-          height={box.height - 7}
+          height={Math.max(0, box.height - 7)}
           fill="none"
           stroke={chart.faint}
           strokeWidth={0.8}
-          strokeDasharray={thing.isAssumed ? '2 3' : undefined}
+          strokeDasharray={standing.thing.isAssumed ? '2 3' : undefined}
         />
       )}
+    </>
+  );
+}
+
+/** Its name, its size, and what lifts it. */
+function Words({ standing, on, units, isBehind }: SideProps) {
+  const { chart } = useTheme();
+  const box = rectOn(on, standing.rect);
+  const { riserM } = standing.placement;
+  const middle = box.x + box.width / 2;
+  const lines = linesOf(standing.thing.name, box.width - 8);
+  // What is on the other side is named in its middle: at its head lies what is on this side.
+  const nameY = isBehind ? box.y + box.height / 2 : box.y + 19;
+  return (
+    <>
       {lines.map((line, i) => (
-        <text
-          key={i}
-          x={middle}
-          y={nameY + i * 14}
-          textAnchor="middle"
-          fontSize={13}
-          fontWeight={600}
-          fill={chart.ink}
-        >
+        <text key={i} x={middle} y={nameY + i * 14} {...NAME} fill={chart.ink}>
           {line}
         </text>
       ))}
-      {hasSize && (
-        <text
-          x={middle}
-          y={nameY + 1 + lines.length * 14}
-          textAnchor="middle"
-          fontSize={12}
-          fontFamily={SOUNDING_FONT}
-          fontStyle="italic"
-          fill={chart.faint}
-        >
-          {inMillimetres(standing, units)}
+      {box.height > 62 && box.width > 58 && (
+        <text x={middle} y={nameY + 1 + lines.length * 14} {...SIZE} fill={chart.faint}>
+          {sayCase(standing, units)}
         </text>
       )}
-      {switches.map((at, i) => (
-        <Switch key={i} at={on.toPage(at)} number={numbers[i]} />
-      ))}
-      {standing.placement.riserM > 0 && (
+      {riserM > 0 && (
         <text x={box.x + 6} y={box.y + box.height - 7} fontSize={11} fill={chart.faint}>
-          {`+${formatQuantity(standing.placement.riserM, 'size', units)}`}
+          {`+${formatQuantity(riserM, 'size', units)}`}
         </text>
       )}
-    </g>
+    </>
   );
 }
+
+const NAME = { textAnchor: 'middle', fontSize: 13, fontWeight: 600 } as const;
+const SIZE = {
+  textAnchor: 'middle',
+  fontSize: 12,
+  fontFamily: SOUNDING_FONT,
+  fontStyle: 'italic',
+} as const;
 
 function Switch({ at, number }: { at: { x: number; y: number }; number: number | undefined }) {
   const { chart } = useTheme();

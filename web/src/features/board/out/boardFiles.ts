@@ -8,8 +8,8 @@ import {
   type Rig,
   type UnitSystem,
 } from '@gullwind/core';
-import fontUrl from '@fontsource/source-sans-3/files/source-sans-3-latin-400-normal.woff?url';
 import { createElement } from 'react';
+import { readPrintFont } from '../../../app/printFont';
 import { saveBytes, saveText } from '../../files';
 
 /// The board as files for elsewhere. What draws and prints is loaded when it is asked for.
@@ -18,13 +18,10 @@ const nameOf = (rig: Rig): string => slug(rig.texts.name).replaceAll('_', '-');
 
 /** All drawings at full size on sheets of paper. */
 export async function savePdf(rig: Rig, paper: Paper, units: UnitSystem): Promise<void> {
-  const [{ boardPdf }, font] = await Promise.all([
-    import('./boardPdf'),
-    fetch(fontUrl).then((answer) => answer.arrayBuffer()),
-  ]);
+  const [{ boardPdf }, font] = await Promise.all([import('./boardPdf'), readPrintFont()]);
   const kinds = DRAWING_KINDS.filter((kind) => kind !== 'drilling' || hasOpenings(rig));
   const drawings = kinds.map((kind) => drawBoard(rig, rig.texts.name, kind, units));
-  const bytes = await boardPdf(drawings, paper, units, new Uint8Array(font));
+  const bytes = await boardPdf(drawings, paper, units, font);
   saveBytes(`${nameOf(rig)}-board.pdf`, bytes, 'application/pdf');
 }
 

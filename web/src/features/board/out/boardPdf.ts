@@ -45,7 +45,9 @@ interface Sheet {
   readonly y: (mm: number) => number;
 }
 
-const lineOf = (stroke: Stroke) => {
+const lineOf = (
+  stroke: Stroke,
+): { thickness: number; color: typeof BLACK; dashArray?: number[] } => {
   const { mm, dash } = LINES[stroke];
   return {
     thickness: pt(mm),
@@ -54,48 +56,51 @@ const lineOf = (stroke: Stroke) => {
   };
 };
 
-function drawShape({ page, font, x, y }: Sheet, shape: DrawnShape): void {
+function drawShape(sheet: Sheet, shape: DrawnShape): void {
+  const { page, font, x, y } = sheet;
   switch (shape.kind) {
-    case 'rect': {
-      const { thickness, dashArray } = lineOf(shape.stroke) as ReturnType<typeof lineOf> & {
-        dashArray?: number[];
-      };
-      page.drawRectangle({
-        x: x(shape.x),
-        y: y(shape.y + shape.height),
-        width: pt(shape.width),
-        height: pt(shape.height),
-        borderColor: BLACK,
-        borderWidth: thickness,
-        ...(dashArray ? { borderDashArray: dashArray } : {}),
-      });
-      return;
-    }
+    case 'rect':
+      return drawBox(sheet, shape);
     case 'circle':
-      page.drawCircle({
+      return page.drawCircle({
         x: x(shape.x),
         y: y(shape.y),
         size: pt(shape.r),
         borderColor: BLACK,
         borderWidth: lineOf(shape.stroke).thickness,
       });
-      return;
     case 'path':
-      for (const [i, end] of shape.points.entries()) {
-        const start = shape.points[i - 1];
-        if (start)
-          page.drawLine({
-            start: { x: x(start[0]), y: y(start[1]) },
-            end: { x: x(end[0]), y: y(end[1]) },
-            ...lineOf(shape.stroke),
-          });
-      }
-      return;
+      return drawPath(sheet, shape);
     case 'text': {
       const size = pt(shape.size);
       const back = shape.anchor === 'middle' ? font.widthOfTextAtSize(shape.text, size) / 2 : 0;
       page.drawText(shape.text, { x: x(shape.x) - back, y: y(shape.y), size, font, color: BLACK });
     }
+  }
+}
+
+function drawBox({ page, x, y }: Sheet, box: Extract<DrawnShape, { kind: 'rect' }>): void {
+  const { thickness, dashArray } = lineOf(box.stroke);
+  page.drawRectangle({
+    x: x(box.x),
+    y: y(box.y + box.height),
+    width: pt(box.width),
+    height: pt(box.height),
+    borderColor: BLACK,
+    borderWidth: thickness,
+    ...(dashArray ? { borderDashArray: dashArray } : {}),
+  });
+}
+
+function drawPath({ page, x, y }: Sheet, path: Extract<DrawnShape, { kind: 'path' }>): void {
+  for (const [i, end] of path.points.entries()) {
+    const start = path.points[i - 1];
+    if (start)
+      page.drawLine({
+        start: { x: x(start[0]), y: y(start[1]) },
+        end: { x: x(end[0]), y: y(end[1]) },
+        ...lineOf(path.stroke),
+      });
   }
 }
 

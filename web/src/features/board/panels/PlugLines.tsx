@@ -1,13 +1,12 @@
 import {
+  endEdit,
   formatQuantity,
-  NO_END,
   PLUG_SHAPES,
   plugOfShape,
   sayThing,
   type BoardPlan,
-  type CableEnds,
+  type CableEnd,
   type CaseSide,
-  type Edit,
   type PlugAt,
   type PlugShape,
   type Rig,
@@ -76,22 +75,11 @@ const JACKS: Readonly<Record<string, string>> = {
   usb: 'USB',
 };
 
-/** One end of a cable with something of it changed. */
-export function withEnd(
-  rig: Rig,
-  { cable, end }: Pick<PlugAt, 'cable' | 'end'>,
-  change: object,
-): Edit {
-  const ends: CableEnds = rig.layout.ends[cable] ?? { from: NO_END, to: NO_END };
-  const to = { ...rig.layout.ends, [cable]: { ...ends, [end]: { ...ends[end], ...change } } };
-  return { kind: 'assign', field: 'ends', to };
-}
-
 const shapes = Object.keys(PLUG_SHAPES) as PlugShape[];
 
 function PlugLine({ rig, plug, actions }: Pick<Props, 'rig' | 'actions'> & { plug: PlugAt }) {
   const given = rig.layout.ends[plug.cable]?.[plug.end];
-  const change = (to: object) => actions.edit(withEnd(rig, plug, to));
+  const change = (to: Partial<CableEnd>) => actions.edit(endEdit(rig, plug.cable, [plug.end], to));
   const isAudio = ['in', 'out', 'side', 'send', 'return'].includes(plug.jack.kind);
   const label = `${JACKS[plug.jack.kind]}, ${plug.jack.out}`;
   const shapeTo = (shape: string) => {

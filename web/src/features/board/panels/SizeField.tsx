@@ -1,5 +1,4 @@
 import { entered, type FieldRule, type UnitSystem } from '@gullwind/core';
-import { Box, Typography } from '@mui/material';
 import { QuantityField } from '../../../ui/QuantityField';
 
 interface Props {
@@ -11,19 +10,12 @@ interface Props {
 }
 
 /** A number of where something stands: nobody's guess and nobody's measurement, so that it says no origin. */
-export const SizeField = ({ label, rule, value, units, onChange }: Props) => (
-  <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 104px', alignItems: 'start' }}>
-    <Typography variant="body2" sx={{ color: 'text.secondary', pt: '3px' }}>
-      {label}
-    </Typography>
-    <QuantityField
-      isBare
-      label={label}
-      rule={rule}
-      value={entered(value)}
-      units={units}
-      assumedFrom=""
-      onChange={(to) => onChange(to.value)}
-    />
-  </Box>
+export const SizeField = ({ value, onChange, ...field }: Props) => (
+  <QuantityField
+    {...field}
+    hasOrigin={false}
+    value={entered(value)}
+    assumedFrom=""
+    onChange={(to) => onChange(to.value)}
+  />
 );

@@ -7,6 +7,8 @@ import {
   sayWire,
   setCableLength,
   tiesToCut,
+  type Edit,
+  type Rig,
   type Wire,
 } from '@gullwind/core';
 import { Button, Typography } from '@mui/material';
@@ -26,7 +28,6 @@ export function WirePanel({ rig, plan, units, actions, cable, rigId }: Props) {
   if (!wire) return null;
   const { connection } = wire;
   const isAudio = findCable(rig, cable) !== undefined;
-  const again = connection.isLaid ? null : followAgain(rig, plan, cable);
   return (
     <>
       <Typography component="h2" sx={{ fontSize: 19, fontWeight: 600, lineHeight: 1.2 }}>
@@ -35,23 +36,16 @@ export function WirePanel({ rig, plan, units, actions, cable, rigId }: Props) {
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
         {`${connection.name} · ${sayFollows(wire)}`}
       </Typography>
-      <PanelGroup title="Length">
-        {isAudio && (
-          <SizeField
-            label={connection.isLaid ? 'As laid (type to fix it)' : 'Fixed at'}
-            rule={{ ...FIELD_RULES.cable.lengthM, quantity: 'size' }}
-            value={connection.lengthM}
-            units={units}
-            onChange={(lengthM) => actions.edit(setCableLength(cable, lengthM))}
-          />
-        )}
-        {again && wire.madeM !== null && (
-          <Button size="small" onClick={() => actions.edit(again)}>
-            {`Follow the board: ${formatQuantity(wire.madeM, 'size', units)}`}
-          </Button>
-        )}
-        <Made {...{ rig, plan, units, wire }} />
-      </PanelGroup>
+      <LengthGroup {...{ rig, plan, units, actions, wire }} />
+      {!isAudio && (
+        <Button
+          size="small"
+          sx={{ mt: 1 }}
+          onClick={() => actions.edit(withoutControl(rig, cable))}
+        >
+          Without this cable
+        </Button>
+      )}
       {isAudio && (
         <Button size="small" component={Link} to={`/rigs/${rigId}/path?at=${cable}`} sx={{ mt: 1 }}>
           Its kind and capacitance: Path
@@ -60,6 +54,39 @@ export function WirePanel({ rig, plan, units, actions, cable, rigId }: Props) {
     </>
   );
 }
+
+/** Its length, typed to fix it, or left to the board. */
+function LengthGroup({ rig, plan, units, actions, wire }: PanelProps & { readonly wire: Wire }) {
+  const { connection, madeM } = wire;
+  const again = connection.isLaid ? null : followAgain(rig, plan, connection.id);
+  return (
+    <PanelGroup title="Length">
+      {connection.cable && (
+        <SizeField
+          label={connection.isLaid ? 'As laid (type to fix it)' : 'Fixed at'}
+          rule={{ ...FIELD_RULES.cable.lengthM, quantity: 'size' }}
+          value={connection.lengthM}
+          units={units}
+          onChange={(lengthM) => actions.edit(setCableLength(connection.id, lengthM))}
+        />
+      )}
+      {again && madeM !== null && (
+        <Button size="small" onClick={() => actions.edit(again)}>
+          {`Follow the board: ${formatQuantity(madeM, 'size', units)}`}
+        </Button>
+      )}
+      <Made {...{ rig, plan, units, wire }} />
+    </PanelGroup>
+  );
+}
+
+const withoutControl = ({ layout }: Rig, id: string): Edit => ({
+  kind: 'list',
+  of: 'controls',
+  at: layout.controls.findIndex((one) => one.id === id),
+  remove: 1,
+  insert: [],
+});
 
 const sayFollows = ({ connection, isOnBoards }: Wire): string => {
   if (!isOnBoards) return 'leaves the board: as long as was said';

@@ -1,0 +1,5 @@
+import url from '@fontsource/source-sans-3/files/source-sans-3-latin-400-normal.woff?url';
+
+/** The face of the interface as a file that can be put into other files. */
+export const readPrintFont = async (): Promise<Uint8Array> =>
+  new Uint8Array(await (await fetch(url)).arrayBuffer());
