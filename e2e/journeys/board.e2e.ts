@@ -9,7 +9,7 @@ import {
   typicalBoard,
   type Rig,
 } from '@gullwind/core';
-import { Key, type WebElement } from 'selenium-webdriver';
+import { Key, Origin, type WebElement } from 'selenium-webdriver';
 import { PIT_BOARD, type Page } from '../src/page';
 import { openWorld, type World } from '../src/world';
 
@@ -73,7 +73,7 @@ test('eight pedals from nothing: laid out, three conflicts found and cured, cabl
     await (await thing(name)).click();
     const field = await page.inputOf('From the left');
     const now = Number.parseFloat((await field.getAttribute('value'))!);
-    await page.typeInto('From the left', `${now - 24}`);
+    await page.typeInto('From the left', `${now - 60}`);
   }
   const found = await page.eventually('conflicts', async () => {
     const now = await conflicts();
@@ -130,20 +130,17 @@ test('dragged by hand, the lengths and the Run follow while it moves', async () 
   const { driver } = world;
   const before = await laidM();
   const undercroft = await thing('Undercroft');
-  const actions = driver.actions({ async: true });
-  await actions
-    .move({ origin: undercroft })
-    .press()
-    .move({ origin: undercroft, x: -6, y: 6 })
-    .perform();
-  await actions.move({ origin: undercroft, x: -34, y: 14 }).perform();
+  const by = (x: number, y: number) => ({ origin: Origin.POINTER, x, y, duration: 80 });
+  await driver.actions({ async: true }).move({ origin: undercroft }).press().perform();
+  for (const step of [by(-4, 4), by(-20, 6), by(-16, 4)])
+    await driver.actions({ async: true }).move(step).perform();
   const during = await page.eventually('another length', async () => {
     const now = await laidM();
     return now === before ? null : now;
   });
   expect(during).toBeGreaterThan(before);
   expect(await page.textOf('[data-testid="laid"]')).toContain('instead of');
-  await actions.release().perform();
+  await driver.actions({ async: true }).release().perform();
   await page.eventually(
     'at rest',
     async () => !(await page.textOf('[data-testid="laid"]')).includes('instead'),
@@ -232,10 +229,10 @@ test('a board smaller than its pedals, slats that overlap, a jack beside its cas
   await page.typeInto('Jacks', 'in right 174; out left 71');
   await page.findText('div', 'is not between 0\u00a0mm and 115\u00a0mm');
   await page.typeInto('Width', '5 m');
-  await page.findText('p', 'Width of the case: 5000\u00a0mm, at most 2000\u00a0mm.');
+  await page.findText('span', 'Width of the case: 5000\u00a0mm, at most 2000\u00a0mm.');
   await page.press(Key.ESCAPE);
   await (await thing('Gristle')).click();
   await page.typeInto('From the left', '9 m');
-  await page.findText('p', 'From the left: 9000\u00a0mm, at most 5000\u00a0mm.');
+  await page.findText('span', 'From the left: 9000\u00a0mm, at most 5000\u00a0mm.');
   await page.press(Key.ESCAPE);
 });

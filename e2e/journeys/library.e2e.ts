@@ -67,7 +67,7 @@ describe('with the demo workshop', () => {
     await page.open('/gear?at=pit-18');
     await page.typeInto('Capacitance', '70');
     const update = await page.find(`[data-update="${PIT_BOARD}"]`);
-    expect(await update.getText()).toMatch(/Treble −12\.67 dB now, −\d+\.\d\d dB then/u);
+    expect(await update.getText()).toMatch(/Treble −12\.81 dB now, −\d+\.\d\d dB then/u);
     expect(await update.getText()).toContain('Cable capacitance'.toLowerCase());
     await page.open(`/rigs/${PIT_BOARD}/path`);
     expect(await page.trebleDb()).toBe(planned);
@@ -271,7 +271,7 @@ test('a backup goes out of one machine and comes back on a fresh one', async () 
       await (await two.page.findText('button', 'Restore it')).click();
       await two.page.findText('a', 'Pit board');
       await two.page.open(`/rigs/${PIT_BOARD}/path`);
-      expect(await two.page.trebleDb()).toBeCloseTo(-12.67, 2);
+      expect(await two.page.trebleDb()).toBeCloseTo(-12.81, 2);
     } finally {
       await two.close();
     }

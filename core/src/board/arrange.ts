@@ -87,32 +87,23 @@ class Packing {
     });
   }
 
-  /** @returns those that found no room, and where the next row may begin */
-  row(
-    items: readonly Item[],
-    fromM: number,
-  ): { readonly left: readonly Item[]; readonly behindM: number } {
+  /** As many as find room, from the right. @returns where the next row may begin */
+  row(items: readonly Item[], fromM: number): number {
     let right = this.#right;
     let behindM = fromM;
-    const left: Item[] = [];
     const free = Math.max(0, right - items.reduce((sum, item) => sum + widthOf(item), 0));
     const between = Math.min(this.spread, free / Math.max(1, items.length));
     for (const item of items) {
       const xM = Math.floor((right - widthOf(item) + item.margins.left) * 1000) / 1000;
       const fits = xM - item.margins.left >= -1e-9;
       const yM = fits ? frontOf(item.thing, this.deck, xM, fromM + item.margins.front) : null;
-      if (yM === null) {
-        left.push(item);
-        continue;
-      }
+      if (yM === null) continue;
+      const { depthM } = item.thing.body;
       this.placed.set(item.thing.id, onDeck(this.deck, xM, yM));
-      behindM = Math.max(
-        behindM,
-        yM + item.thing.body.depthM.value + item.margins.back + ROW_GAP_M,
-      );
+      behindM = Math.max(behindM, yM + depthM.value + item.margins.back + ROW_GAP_M);
       right = xM - item.margins.left - between;
     }
-    return { left, behindM };
+    return behindM;
   }
 }
 
@@ -126,20 +117,32 @@ function beyondHeel({ board }: Deck, row: readonly Item[], behindM: number): num
 /** Where switches usually are, m. */
 const SWITCH_FROM_FRONT_M = 0.022;
 
+/** As many of those in front as make rows of about the same width, where one row does not hold them all. */
+function fairShare(front: readonly Item[], all: readonly Item[], { board }: Deck): readonly Item[] {
+  const total = all.reduce((sum, item) => sum + widthOf(item), 0);
+  const rows = Math.ceil(total / board.widthM.value);
+  let taken = 0;
+  return front.filter((item) => {
+    const fits = taken + widthOf(item) / 2 <= total / rows;
+    taken += widthOf(item);
+    return fits;
+  });
+}
+
 function packDeck(deck: Deck, items: readonly Item[]): Placed {
   const packing = new Packing(deck, 0.03);
   const isDeep = (item: Item) => depthOf(item) > DEEP * deck.board.depthM.value;
   packing.deep(items.filter(isDeep));
   const flat = items.filter((item) => !isDeep(item));
-  const [front, back] = [flat.filter(({ isBack }) => !isBack), flat.filter(({ isBack }) => isBack)];
-  let { left, behindM } = packing.row(front, 0);
-  // What found no room in front joins those at the back, in the order of the chain.
-  let waiting = flat.filter((item) => back.includes(item) || left.includes(item));
+  const front = flat.filter(({ isBack }) => !isBack);
+  let behindM = packing.row(fairShare(front, flat, deck), 0);
+  // What stands in no row yet joins those at the back, in the order of the chain.
+  let waiting = flat.filter(({ thing }) => !packing.placed.has(thing.id));
   while (waiting.length > 0) {
     const before = waiting.length;
     const fromM = beyondHeel(deck, waiting, behindM);
-    ({ left, behindM } = packing.row(waiting, fromM));
-    waiting = [...left];
+    behindM = packing.row(waiting, fromM);
+    waiting = waiting.filter(({ thing }) => !packing.placed.has(thing.id));
     if (waiting.length === before) break;
   }
   return packing.placed;

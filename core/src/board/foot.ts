@@ -49,7 +49,7 @@ function passesOver(foot: Point, own: Standing, other: Standing, shoeM: number):
   const { x0, x1, y1 } = other.rect;
   if (x1 <= foot.x - shoeM / 2 + NOISE || x0 >= foot.x + shoeM / 2 - NOISE) return null;
   // What stands beside the pedal itself is not stepped over.
-  if (y1 > own.rect.y0 + NOISE || y1 <= foot.y - HEEL_M) return null;
+  if (y1 > own.rect.y0 + NOISE || y1 <= foot.y - HEEL_M + NOISE) return null;
   const sole = (own.topM * (y1 - (foot.y - HEEL_M))) / HEEL_M;
   return sole - other.topM;
 }

@@ -4,6 +4,7 @@ import {
   sayWire,
   type BoardPlan,
   type Rig,
+  type Standing,
   type UnitSystem,
   type Wire,
 } from '@gullwind/core';
@@ -67,7 +68,7 @@ export function BoardChart(props: Props) {
           <DeckShape key={deck.board.id} deck={deck} on={on} isNamed={plan.decks.length > 1} />
         ))}
         <Lying {...props} />
-        {plan.standings.map((standing) => (
+        {inDrawingOrder(plan.standings, look).map((standing) => (
           <CaseShape
             key={standing.thing.id}
             id={optionOf(standing.thing.id)}
@@ -97,6 +98,12 @@ const CHART = {
   '&:focus-visible': { outline: 2, outlineColor: 'primary.main', outlineOffset: -2 },
   contain: 'layout paint style',
 } as const;
+
+/** What is on the other side first: a hand takes what lies before it. */
+const inDrawingOrder = (standings: readonly Standing[], { side }: Look): readonly Standing[] => {
+  const near = side === 'above' ? 'top' : 'under';
+  return standings.toSorted((a, b) => Number(a.layer === near) - Number(b.layer === near));
+};
 
 /** Of a switcher its loops, of anything else its one switch. */
 function numbersOf(thing: string, count: number, numbers: ReadonlyMap<string, number>) {

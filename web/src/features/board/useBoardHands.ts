@@ -113,11 +113,16 @@ function gripOf(
   return held ? { from, held, edges: edgesOf(plan, new Set(ids), { gapM }) } : null;
 }
 
+/** What stands and lies there has hands of its own. */
+const ON_THE_GROUND = '[data-thing], [data-wire]';
+
 /** The ground moves under the hand; with Shift, what a frame encloses is selected. */
 function useGroundDrag({ chart, plan, on, look, onLook, onSelect }: Hands) {
   return useDragGesture(
     {
-      onDrag: ({ memo, movement: [mx, my], initial: [x, y], last, tap, shiftKey }) => {
+      onDrag: ({ memo, movement: [mx, my], initial: [x, y], last, tap, shiftKey, event }) => {
+        if (event.target instanceof Element && event.target.closest(ON_THE_GROUND))
+          return undefined;
         if (tap) {
           onSelect(NOTHING);
           return undefined;

@@ -46,7 +46,8 @@ export function useRunDrag(rig: Rig, ways: readonly DrawnWay[], handlers: Handle
       else handlers.onPostDrag(grip.id, draggedPlace(grip, x - startX), last);
       return grip;
     },
-    { threshold: DRAG_FROM_PX, pointer: { keys: false } },
+    // Listened to on the window: on a board other lengths follow, and the post may be drawn away from under the hand.
+    { threshold: DRAG_FROM_PX, pointer: { keys: false, capture: false } },
   );
   return {
     gripCable: (id: string) => bind({ of: 'cable', id } satisfies Gripped),
