@@ -98,6 +98,22 @@ describe.each(['day', 'night', 'forced colours'] as const)('axe by %s', (look) =
     await expectNoViolations();
   });
 
+  test('board, empty, laid out, from below, with a thing and a cable selected', async () => {
+    await page.open(`/rigs/${RICH_BOARD}/board`);
+    await page.findText('button', 'A first arrangement');
+    await expectNoViolations();
+    await page.open(`/rigs/${PIT_BOARD}/board`);
+    await page.findText('button', 'move Ballast');
+    await expectNoViolations();
+    await (await page.find('[role="option"][aria-label^="Gristle,"]')).click();
+    await page.findText('h2', 'Gristle');
+    await expectNoViolations();
+    await (await page.findText('button', 'to Rope Burn')).click();
+    await page.findText('p', 'as long as the board says');
+    await page.click('[aria-label="From which side"] [value="below"]');
+    await expectNoViolations();
+  });
+
   test('path with scenes, advice and pins', async () => {
     await page.open(`/rigs/${STORM_BOARD}/path`);
     await page.trebleDb();
@@ -162,6 +178,8 @@ describe.each(['day', 'night', 'forced colours'] as const)('axe by %s', (look) =
       'bollard',
       'tide-six',
       'raft',
+      'jetty',
+      'cleat',
     ]) {
       await page.open(`/gear?at=${at}`);
       await page.find(`#gear-${at}`);

@@ -3,15 +3,11 @@ import {
   DEVICE_CLASSES,
   deviceOfClass,
   entered,
-  fixtureOfClass,
   guitarOfClass,
   CABLE_CLASSES,
   cableOfClass,
   destinationOfKind,
-  mountOfSize,
   plugOfShape,
-  typicalBoard,
-  typicalSupply,
   type BypassKind,
   type DeviceClass,
   type CableClass,
@@ -40,6 +36,7 @@ import {
   type Target,
 } from '../../src/rig';
 
+import { fittingOf, layoutPartOf } from './randomLayout';
 import { devicesOf, cablesOf, switchedTo, withRowOf } from './straightRow';
 
 /// Random rigs and random edits of them, valid and not.
@@ -282,46 +279,6 @@ export function editOf(rig: Rig, { kind, at, amount }: Recipe): Edit {
         devices: [deviceOfClass('delay', freshId(rig, 'd'))],
         cables: [0, 1].map((k) => cableOfClass('low', freshId(rig, 'l', k), entered(k))),
       };
-  }
-}
-
-function layoutPartOf(rig: Rig, at: number, amount: number): Edit {
-  const insert = (of: 'lanes' | 'controls' | 'looms', thing: object) =>
-    ({ kind: 'list', of, at: 0, remove: 0, insert: [thing] }) as unknown as Edit;
-  const name = amount < 0 ? '' : `part ${at}`;
-  const jack = { thing: 'd1', nth: at % 41 };
-  switch (at % 4) {
-    case 0: {
-      const { id: _, ...mount } = mountOfSize('small');
-      const lane = { id: freshId(rig, 'n'), name, board: 'b1', layer: 'top', mount } as const;
-      return insert('lanes', { ...lane, yM: amount * 5, fromM: 0, toM: 0.5 });
-    }
-    case 1: {
-      const control = { id: freshId(rig, 'k'), name, carries: 'dc', from: jack, to: jack } as const;
-      return insert('controls', { ...control, lengthM: entered(amount) });
-    }
-    case 2:
-      return insert('looms', { id: freshId(rig, 'm'), name, cables: ['l1'] });
-    default:
-      return { kind: 'assign', field: 'neverMissed', to: [`d${at}`] };
-  }
-}
-
-function fittingOf(rig: Rig, at: number): Edit {
-  const insert = (of: 'boards' | 'fixtures' | 'supplies', thing: object) =>
-    ({ kind: 'list', of, at: 0, remove: 0, insert: [thing] }) as unknown as Edit;
-  switch (at % 4) {
-    case 0:
-      return insert('boards', { ...typicalBoard('board'), id: freshId(rig, 'b') });
-    case 1:
-      return insert('supplies', { ...typicalSupply('supply'), id: freshId(rig, 'u') });
-    case 2: {
-      return insert('fixtures', fixtureOfClass('tin', freshId(rig, 'f')));
-    }
-    default:
-      return rig.layout.boards.length > 0
-        ? { kind: 'list', of: 'boards', at: 0, remove: 1, insert: [] }
-        : { kind: 'list', of: 'fixtures', at: 0, remove: 1, insert: [] };
   }
 }
 

@@ -16,7 +16,7 @@ import { CaseShape } from './chart/CaseShape';
 import { DeckShape } from './chart/DeckShape';
 import { ConflictMark, FootMark, LaneShape, Leaving, PlugShape, ScaleBar } from './chart/marks';
 import { boundsOfDecks, type Look, type Projection } from './chart/projection';
-import { WireShape, WireSounding, type Water } from './chart/WireShape';
+import { Soundings, WireShape, type Water } from './chart/WireShape';
 import type { Layers } from './layers';
 import { onlyCable, type BoardSelection } from './selection';
 import { namesOfLeaving } from './leaving';
@@ -159,17 +159,7 @@ function Above({ rig, plan, on, layers, units, lit, selection }: Props) {
   const drawn = useMemo(() => drawnBeside(plan.wires), [plan.wires]);
   return (
     <>
-      {shownWires(plan, layers)
-        .filter(isTold)
-        .map((wire) => (
-          <WireSounding
-            key={wire.connection.id}
-            wire={wire}
-            points={drawn.get(wire.connection.id) ?? []}
-            on={on}
-            units={units}
-          />
-        ))}
+      <Soundings wires={shownWires(plan, layers).filter(isTold)} {...{ drawn, on, units }} />
       {layers.feet &&
         plan.feet.map((foot) => (
           <FootMark

@@ -105,7 +105,7 @@ function Words({ standing, on, units, isBehind }: SideProps) {
   const box = rectOn(on, standing.rect);
   const { riserM } = standing.placement;
   const middle = box.x + box.width / 2;
-  const lines = linesOf(standing.thing.name, box.width - 8);
+  const lines = box.width < LEAST_NAMED_PX ? [] : linesOf(standing.thing.name, box.width - 8);
   // What is on the other side is named in its middle: at its head lies what is on this side.
   const nameY = isBehind ? box.y + box.height / 2 : box.y + 19;
   return (
@@ -128,6 +128,9 @@ function Words({ standing, on, units, isBehind }: SideProps) {
     </>
   );
 }
+
+/** In less there is only room for the number of its switch. */
+const LEAST_NAMED_PX = 46;
 
 const NAME = { textAnchor: 'middle', fontSize: 13, fontWeight: 600 } as const;
 const SIZE = {

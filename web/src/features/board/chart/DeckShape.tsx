@@ -33,7 +33,7 @@ export function DeckShape({ deck, on, isNamed }: Props) {
         ))
       )}
       {isNamed && (
-        <text x={outer.x + 2} y={outer.y + outer.height + 19} fontSize={12.5} fill={chart.faint}>
+        <text x={outer.x + 2} y={outer.y - 9} fontSize={12.5} fill={chart.faint}>
           {deck.board.name}
         </text>
       )}

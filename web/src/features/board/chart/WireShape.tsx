@@ -94,22 +94,55 @@ const passagesOf = (points: readonly RoutePoint[]) =>
     .filter((point, i) => i > 0 && points[i - 1]!.layer !== point.layer)
     .map(({ x, y }) => ({ x: x / 1000, y: y / 1000 }));
 
-interface SoundingProps extends Pick<Props, 'wire' | 'points' | 'on'> {
+interface SoundingsProps {
+  readonly wires: readonly Wire[];
+  readonly drawn: ReadonlyMap<string, readonly RoutePoint[]>;
+  readonly on: Projection;
   readonly units: UnitSystem;
 }
 
-/** How long a cable is, written on its longest stretch, where there is room for it. */
-export function WireSounding({ wire, points, on, units }: SoundingProps) {
+interface Sounding {
+  readonly id: string;
+  readonly text: string;
+  readonly x: number;
+  readonly y: number;
+  readonly isFlat: boolean;
+}
+
+/** On a shorter stretch there is no room for a figure, px. */
+const LEAST_STRETCH_PX = 26;
+const FIGURE_PX = { width: 34, height: 15 };
+
+/** How long each cable is, on its longest stretch; where figures would lie on each other, the longer cable has its own. */
+function soundingsOf({ wires, drawn, on, units }: SoundingsProps): readonly Sounding[] {
+  const found: Sounding[] = [];
+  const places = wires
+    .map((wire) => ({ wire, place: longestStretch(drawn.get(wire.connection.id) ?? [], on) }))
+    .toSorted((a, b) => (b.place?.lengthPx ?? 0) - (a.place?.lengthPx ?? 0));
+  for (const { wire, place } of places) {
+    if (!place || place.lengthPx < LEAST_STRETCH_PX) continue;
+    const [x, y] = place.isFlat ? [place.x, place.y - 5] : [place.x + 6, place.y + 4];
+    const isCovered = found.some(
+      (other) =>
+        Math.abs(other.x - x) < FIGURE_PX.width && Math.abs(other.y - y) < FIGURE_PX.height,
+    );
+    if (isCovered) continue;
+    const { id, lengthM } = wire.connection;
+    const text = formatQuantity(lengthM, 'size', units, 3).split('\u00a0')[0]!;
+    found.push({ id, text, x, y, isFlat: place.isFlat });
+  }
+  return found;
+}
+
+/** The lengths of cables as soundings. */
+export function Soundings(props: SoundingsProps) {
   const { chart } = useTheme();
-  const place = longestStretch(points, on);
-  if (!place || place.lengthPx < 26) return null;
-  const text = formatQuantity(wire.connection.lengthM, 'size', units, 3).split('\u00a0')[0]!;
-  return (
+  return soundingsOf(props).map(({ id, text, x, y, isFlat }) => (
     <text
-      x={place.x}
-      y={place.isFlat ? place.y - 5 : place.y + 4}
-      textAnchor={place.isFlat ? 'middle' : 'start'}
-      dx={place.isFlat ? 0 : 6}
+      key={id}
+      x={x}
+      y={y}
+      textAnchor={isFlat ? 'middle' : 'start'}
       fontSize={13.5}
       fontFamily={SOUNDING_FONT}
       fontStyle="italic"
@@ -121,7 +154,7 @@ export function WireSounding({ wire, points, on, units }: SoundingProps) {
     >
       {text}
     </text>
-  );
+  ));
 }
 
 function longestStretch(points: readonly RoutePoint[], { toPage }: Projection) {

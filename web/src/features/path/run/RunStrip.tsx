@@ -42,12 +42,14 @@ export const RunStrip = memo(function RunStrip({ rig, rowId, analysed, units }: 
             <g key={way.rowId}>
               <RunWater rig={rig} layout={way.layout} analysis={analysis} units={units} />
               <RunThread layout={way.layout} analysis={analysis} />
-              {postsOf(way).map(({ deviceId, x }) => (
+              {spacedOut(postsOf(way)).map(({ deviceId, x, isNumbered }) => (
                 <g key={deviceId}>
                   <line x1={x} x2={x} y1={TOP_Y + 14} y2={TOP_Y + 34} stroke={chart.ink} />
-                  <text x={x} y={TOP_Y + 11} textAnchor="middle" fontSize={11.5} fill={chart.ink}>
-                    {numbers.get(deviceId)}
-                  </text>
+                  {isNumbered && (
+                    <text x={x} y={TOP_Y + 11} textAnchor="middle" fontSize={11.5} fill={chart.ink}>
+                      {numbers.get(deviceId)}
+                    </text>
+                  )}
                 </g>
               ))}
             </g>
@@ -57,3 +59,16 @@ export const RunStrip = memo(function RunStrip({ rig, rowId, analysed, units }: 
     </Box>
   );
 });
+
+/** From one number to the next, px. */
+const NUMBER_PX = 15;
+
+/** Posts, each with whether there is room for its number. */
+function spacedOut(posts: readonly { readonly deviceId: string; readonly x: number }[]) {
+  let last = -Infinity;
+  return posts.map((post) => {
+    const isNumbered = post.x - last >= NUMBER_PX;
+    if (isNumbered) last = post.x;
+    return { ...post, isNumbered };
+  });
+}
