@@ -89,7 +89,11 @@ export function applyFollowing(rig: Rig, edit: Edit): EditResult {
   if (!hasBoard && rig.layout.boards.length === 0) return result;
   const edits = lengthEdits(result.rig, onDecks(rig), layBoard(result.rig));
   if (edits.length === 0) return result;
-  return applyEdit(rig, { kind: 'group', edits: [edit, ...edits] });
+  // On top of what was looked at: things stand where they stood, and no way is laid anew.
+  const followed = applyEdit(result.rig, { kind: 'group', edits });
+  if (followed.kind === 'refused') return followed;
+  const inverse: Edit = { kind: 'group', edits: [followed.inverse, result.inverse] };
+  return { kind: 'ok', rig: followed.rig, inverse };
 }
 
 /** A cable as long as the board says, from now on; null where the board does not say. */

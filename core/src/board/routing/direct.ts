@@ -138,7 +138,7 @@ export class DirectRouter {
     const isDone = new Uint8Array(nodes.length);
     const heap = new Heap();
     costs[0] = 0;
-    heap.push(0, distance(nodes[0]!, goal), 0);
+    heap.push(0, distance(nodes[0]!, goal), 0, 0);
     while (heap.size > 0) {
       const at = heap.pop();
       if (at === 1) return this.#routeTo(nodes, before, costs[1]!);
@@ -149,7 +149,7 @@ export class DirectRouter {
         if (cost >= costs[next]!) continue;
         costs[next] = cost;
         before[next] = at;
-        heap.push(next, cost + distance(nodes[next]!, goal), 0);
+        heap.push(next, cost + distance(nodes[next]!, goal), 0, 0);
       }
     }
     return null;

@@ -1,5 +1,6 @@
 import { ALONG_LANE, CLOSED, fromSteps, Ground, indexOn, toSteps, type Grid } from './grid';
 import { Heap } from './heap';
+import { leastBends } from './leastBends';
 import {
   HEADINGS,
   isBehind,
@@ -45,6 +46,8 @@ export class TidyRouter {
   readonly #bend: number;
   readonly #passage: number;
   readonly #laneShare: number;
+  /** How far behind the front edge there are any. */
+  readonly #lanes: readonly number[];
   #grid!: Grid;
   #cost = new Float64Array(0);
   #second = new Float64Array(0);
@@ -58,7 +61,8 @@ export class TidyRouter {
     this.#ground = new Ground(terrain);
     this.#bend = toSteps(terrain.bend) * FINE;
     this.#passage = toSteps(terrain.passage) * FINE;
-    this.#laneShare = terrain.lanes.length === 0 ? FINE : Math.round(terrain.laneShare * FINE);
+    this.#laneShare = Math.round(terrain.laneShare * FINE);
+    this.#lanes = [...new Set(terrain.lanes.map(({ y }) => toSteps(y)))];
   }
 
   #layGrid(from: RouteEnd, to: RouteEnd): void {
@@ -112,7 +116,8 @@ export class TidyRouter {
       if (this.#seen[state] === -this.#search) continue;
       this.#seen[state] = -this.#search;
       const [cost, second] = [this.#cost[state]!, this.#second[state]!];
-      if (best && this.#heap.lastFirst > best.cost) break;
+      if (best && !isLess(this.#heap.lastFirst, this.#heap.lastSecond, best.cost, best.second))
+        break;
       const arrival = this.#arrival(search, state);
       if (arrival !== null) {
         const [total, then] = [cost + arrival * this.#bend, second + arrival];
@@ -195,11 +200,36 @@ export class TidyRouter {
     this.#second[state] = second;
     this.#before[state] = before;
     const { xs, ys } = this.#grid;
-    const node = ((state / WAYS) | 0) >> 1;
-    const j = (node / xs.length) | 0;
-    const dx = Math.abs(xs[node - j * xs.length]! - search.toX);
-    const dy = Math.abs(ys[j]! - search.toY);
-    this.#heap.push(state, cost + dx * this.#laneShare + dy * FINE, second + (dx + dy) * PER_STEP);
+    const at = (state / WAYS) | 0;
+    const j = ((at >> 1) / xs.length) | 0;
+    const toX = search.toX - xs[(at >> 1) - j * xs.length]!;
+    const y = ys[j]!;
+    const toY = search.toY - y;
+    const [dx, dy] = [Math.abs(toX), Math.abs(toY)];
+    const turns = this.#leastTurns(search, at & 1, state - at * WAYS, toX, toY);
+    const left = this.#leastFrom(search, dx, y, dy) + turns;
+    this.#heap.push(state, cost + left, second + (dx + dy) * PER_STEP, left);
+  }
+
+  /** On the layer of the goal it takes so many bends, or goes through the board and back; on the other it goes through once. */
+  #leastTurns(search: Search, layer: number, heading: number, toX: number, toY: number): number {
+    if (layer !== search.layers[1]) return this.#passage;
+    const bends = leastBends(Math.sign(toX), Math.sign(toY), heading, search.arrives);
+    return Math.min(bends * this.#bend, 2 * this.#passage);
+  }
+
+  /**
+   * No way from here costs less: straight there without a lane, or by way of the nearest lane, all of it across at the price
+   * of a lane. On a lane the second is never more than the first, so that a step never lowers it by more than it costs.
+   */
+  #leastFrom(search: Search, dx: number, y: number, dy: number): number {
+    let least = (dx + dy) * FINE;
+    for (const lane of this.#lanes) {
+      const upright = Math.abs(y - lane) + Math.abs(lane - search.toY);
+      const by = upright * FINE + dx * this.#laneShare;
+      if (by < least) least = by;
+    }
+    return least;
   }
 
   #routeTo(last: number, cost: number, second: number): Route {
