@@ -107,7 +107,7 @@ const ONE_STEP = `
   document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', code: 'ArrowRight', bubbles: true }));
   document.body.dispatchEvent(new KeyboardEvent('keyup', { key: 'ArrowRight', code: 'ArrowRight', bubbles: true }));`;
 
-process.argv[2] === "core" && process.exit(0);
+if (process.argv[2] === 'core') process.exit(0);
 const server = await startServerProcess({ demo: false });
 const driver = await openBrowser();
 try {

@@ -13,30 +13,39 @@ const MIDDLE = 4;
 const indexOf = (signX: number, signY: number, heading: number, arrives: number): number =>
   (((signX + 1) * 3 + signY + 1) * HEADINGS + heading) * 4 + arrives;
 
+type Place = readonly [x: number, y: number, heading: number];
+
+const isThere = ([x, y]: Place): boolean => x === MIDDLE && y === MIDDLE;
+const isOnPlane = ([x, y]: Place): boolean => x >= 0 && y >= 0 && x < SIZE && y < SIZE;
+const isBack = (from: number, to: number): boolean => from !== FREE && to === (from + 2) % 4;
+
+/** Where it gets to straight on, and where with one bend: a bend may be the last thing, into the plug. */
+function stepsFrom(place: Place, arrives: number): readonly [straight: Place[], bent: Place[]] {
+  const [x, y, heading] = place;
+  const ways = [0, 1, 2, 3].filter((way) => !isBack(heading, way));
+  const isStraight = (way: number) => heading === FREE || way === heading;
+  const step = (way: number): Place => [x + DX[way]!, y + DY[way]!, way];
+  const bent = ways.filter((way) => !isStraight(way));
+  const into = isThere(place) && bent.includes(arrives) ? [[x, y, arrives] as const] : [];
+  return [ways.filter(isStraight).map(step), [...bent.map(step), ...into]];
+}
+
 /** Bends from a place and heading to the middle of the plane, coming in as asked. */
-function count(x: number, y: number, heading: number, arrives: number): number {
+function count(start: Place, arrives: number): number {
   const seen = new Set<string>();
-  let front = [[x, y, heading] as const];
+  let front: Place[] = [start];
   for (let bends = 0; ; bends++) {
-    const bent: (readonly [number, number, number])[] = [];
-    for (let i = 0; i < front.length; i++) {
-      const [px, py, way] = front[i]!;
-      if (px < 0 || py < 0 || px >= SIZE || py >= SIZE || seen.has(`${px} ${py} ${way}`)) continue;
-      seen.add(`${px} ${py} ${way}`);
-      const isThere = px === MIDDLE && py === MIDDLE;
-      if (isThere && (way === arrives || way === FREE)) return bends;
-      for (let next = 0; next < 4; next++) {
-        if (way !== FREE && next === (way + 2) % 4) continue;
-        const step = [px + DX[next]!, py + DY[next]!, next] as const;
-        if (way === FREE || next === way) front.push(step);
-        else {
-          bent.push(step);
-          // It may turn where it is, into the plug.
-          if (isThere && next === arrives) bent.push([px, py, next]);
-        }
-      }
+    const bentHere: Place[] = [];
+    while (front.length > 0) {
+      const place = front.pop()!;
+      if (!isOnPlane(place) || seen.has(place.join(' '))) continue;
+      seen.add(place.join(' '));
+      if (isThere(place) && (place[2] === arrives || place[2] === FREE)) return bends;
+      const [straight, bent] = stepsFrom(place, arrives);
+      front.push(...straight);
+      bentHere.push(...bent);
     }
-    front = bent;
+    front = bentHere;
   }
 }
 
@@ -50,9 +59,7 @@ function tableOf(): Uint8Array {
       for (let heading = 0; heading < HEADINGS; heading++)
         for (let arrives = 0; arrives < 4; arrives++)
           table[indexOf(signX, signY, heading, arrives)] = count(
-            MIDDLE - 2 * signX,
-            MIDDLE - 2 * signY,
-            heading,
+            [MIDDLE - 2 * signX, MIDDLE - 2 * signY, heading],
             arrives,
           );
   return table;
