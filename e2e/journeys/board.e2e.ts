@@ -168,6 +168,26 @@ test('something in a rack, a loom to it, a controller, and what is fed', async (
   for (let i = 0; i < 5; i++) await page.chord(Key.CONTROL, 'z');
 });
 
+test('in two windows: what is moved in one stands so in the other', async () => {
+  const { driver } = world;
+  await openBoard(PIT_BOARD);
+  const before = await laidM();
+  const first = await driver.getWindowHandle();
+  await driver.switchTo().newWindow('tab');
+  await openBoard(PIT_BOARD);
+  await (await thing('Undercroft')).click();
+  await page.findText('h2', 'Undercroft');
+  for (let i = 0; i < 3; i++) await page.chord(Key.SHIFT, Key.ARROW_LEFT);
+  await page.saved();
+  const after = await laidM();
+  expect(after).not.toBe(before);
+  await driver.close();
+  await driver.switchTo().window(first);
+  await page.eventually('the newest', async () => (await laidM()) === after);
+  await page.chord(Key.CONTROL, 'z');
+  await page.eventually('as before', async () => (await laidM()) === before);
+});
+
 test('on paper at full size, as SVG and as JSON', async () => {
   await openBoard(PIT_BOARD);
   await page.watchDownloads();

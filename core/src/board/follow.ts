@@ -57,8 +57,9 @@ function setLength(rig: Rig, id: string, to: Sourced): Edit {
 
 const laid = (value: number): Sourced => ({ value, from: 'laid' });
 
-/** A cable that comes to lie on a board follows it if its length was no more than a guess or a wish. */
-const mayFollow = ({ from }: Sourced): boolean => from === 'assumed' || from === 'entered';
+/** What nobody has said follows the board; what somebody has said does where the cable only now comes to lie on it. */
+const mayFollow = ({ from }: Sourced, isNew: boolean): boolean =>
+  from === 'assumed' || (from === 'entered' && isNew);
 
 /** What the lengths of cables have to become, given which of them lay on decks before. */
 export function lengthEdits(
@@ -71,8 +72,8 @@ export function lengthEdits(
     const now = lengthOf(rig, id)!;
     if (!isOnBoards)
       return now.from === 'laid' ? [setLength(rig, id, { ...now, from: 'entered' })] : [];
-    const isNew = !before.has(id) && mayFollow(now);
-    if (madeM === null || (now.from !== 'laid' && !isNew)) return [];
+    const follows = now.from === 'laid' || mayFollow(now, !before.has(id));
+    if (madeM === null || !follows) return [];
     if (now.from === 'laid' && now.value === madeM) return [];
     return [setLength(rig, id, laid(madeM))];
   });

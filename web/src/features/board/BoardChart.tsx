@@ -14,7 +14,15 @@ import { HatchPattern } from '../../ui/HatchPattern';
 import type { Size } from '../../ui/useElementSize';
 import { CaseShape } from './chart/CaseShape';
 import { DeckShape } from './chart/DeckShape';
-import { ConflictMark, FootMark, LaneShape, Leaving, PlugShape, ScaleBar } from './chart/marks';
+import {
+  CoilMark,
+  ConflictMark,
+  FootMark,
+  LaneShape,
+  Leaving,
+  PlugShape,
+  ScaleBar,
+} from './chart/marks';
 import { boundsOfDecks, type Look, type Projection } from './chart/projection';
 import { Soundings, WireShape, type Water } from './chart/WireShape';
 import type { Layers } from './layers';
@@ -160,6 +168,10 @@ function Above({ rig, plan, on, layers, units, lit, selection }: Props) {
   return (
     <>
       <Soundings wires={shownWires(plan, layers).filter(isTold)} {...{ drawn, on, units }} />
+      {layers.cables &&
+        plan.conflicts
+          .filter(({ kind }) => kind === 'tooLong')
+          .map((conflict) => <CoilMark key={conflict.key} conflict={conflict} on={on} />)}
       {layers.feet &&
         plan.feet.map((foot) => (
           <FootMark

@@ -123,6 +123,22 @@ export function ConflictMark({ conflict, on, units, isLit }: ConflictProps) {
   );
 }
 
+/** In loops of this width a cable lies that is longer than its way, m. */
+const COIL_M = 0.06;
+
+/** A fixed cable that is too long: the room that its coil takes. */
+export function CoilMark({ conflict, on }: On & { readonly conflict: Conflict }) {
+  const { chart } = useTheme();
+  const { x, y } = on.toPage(conflict.at);
+  const radius = (COIL_M / 2) * on.pxPerM;
+  return (
+    <g aria-hidden pointerEvents="none" data-coil="" fill="none" stroke={chart.ink}>
+      <circle cx={x} cy={y} r={radius} strokeWidth={2} />
+      <circle cx={x} cy={y} r={radius - 3} strokeWidth={1} />
+    </g>
+  );
+}
+
 interface LeavingProps extends On {
   readonly plan: BoardPlan;
   readonly bounds: Rect;
