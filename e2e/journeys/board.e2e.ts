@@ -10,6 +10,7 @@ import {
   type Rig,
 } from '@gullwind/core';
 import { Key, Origin, type WebElement } from 'selenium-webdriver';
+import { stopMotion } from '../src/browser';
 import { PIT_BOARD, type Page } from '../src/page';
 import { openWorld, type World } from '../src/world';
 
@@ -21,6 +22,7 @@ let page: Page;
 beforeAll(async () => {
   world = await openWorld();
   ({ page } = world);
+  await stopMotion(world.driver);
 });
 
 afterAll(() => world.close());

@@ -1,6 +1,5 @@
 import {
   applyEdits,
-  assumed,
   deviceOfClass,
   editBrief,
   insertDevice,
@@ -104,12 +103,12 @@ test.each<[string, (now: Rig) => Edit]>([
   expect(result.current.advised!.rig).toBe(now);
 });
 
-test('dragging on a board solves nothing either, however often', async () => {
+test('dragging on a board solves nothing either where no length follows, however often', async () => {
   const { edit: give } = await show();
   let now = applyEdits(rig, board);
   for (let mm = 100; mm < 160; mm++) {
-    const to = assumed(mm / 1000);
-    now = applyEdits(now, { kind: 'set', target: { of: 'board', id: 'b1' }, field: 'depthM', to });
+    const to = { at: 'deck', board: 'b1', xM: mm / 1000, yM: 0, turn: 0 } as const;
+    now = applyEdits(now, { kind: 'place', id: 'd1', to: { ...to, riserM: 0, isUnder: false } });
     await give(now);
   }
   expect(asked()).toEqual([1, 1, 1]);
