@@ -1,7 +1,18 @@
 /** @jest-environment node */
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { PAPERS, tilesOf, type Drawing } from '@gullwind/core';
+import {
+  addBoard,
+  applyEdits,
+  deviceOfClass,
+  drawingsFor,
+  insertDevice,
+  newRig,
+  PAPERS,
+  tilesOf,
+  typicalBoard,
+  type Drawing,
+} from '@gullwind/core';
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { boardPdf } from '../src/features/board/out/boardPdf';
 
@@ -130,4 +141,23 @@ test('every point of a drawing is on a sheet, and neighbours have a strip in com
       const [first, second] = tiles;
       if (second && second.row === 0) expect(first!.x + first!.width - second.x).toBeCloseTo(10, 9);
     }
+});
+
+test('no outline is on two sheets, and every pedal has one', () => {
+  let rig = newRig('twenty');
+  for (let i = 0; i < 20; i++)
+    rig = applyEdits(
+      rig,
+      insertDevice(rig, i, deviceOfClass(i % 3 ? 'drive' : 'reverb', '', `p ${i}`)),
+    );
+  rig = applyEdits(rig, addBoard(rig, typicalBoard('Raft')));
+  for (const paper of ['a4', 'letter'] as const) {
+    const sheets = drawingsFor(rig, 'twenty', paper, 'metric').filter(({ title }) =>
+      title.includes('outlines'),
+    );
+    expect(sheets.length).toBeGreaterThan(1);
+    for (const sheet of sheets) expect(tilesOf(sheet, paper).tiles).toHaveLength(1);
+    const cut = sheets.flatMap(({ shapes }) => shapes.filter((one) => one.kind === 'rect'));
+    expect(cut).toHaveLength(20);
+  }
 });

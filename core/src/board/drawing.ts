@@ -4,6 +4,7 @@ import { openingsOn } from './ground';
 import { boundsOf, type Rect } from './rect';
 import { drawnBeside } from './sideBySide';
 import type { Standing } from './standing';
+import type { BoardThing } from './things';
 
 /// A board at full size, as lines and words on a sheet: for SVG, PDF and whatever else prints. Lengths in mm from the top
 /// left of the sheet, downwards.
@@ -59,7 +60,7 @@ export const DRAWING_WORDS: Readonly<Record<DrawingKind, string>> = {
 };
 
 /** Around everything on a sheet, mm. */
-const MARGIN = 12;
+const MARGIN = 4;
 
 /** From the stage to a sheet; the underside has left and right changed. */
 interface Sheet {
@@ -149,25 +150,53 @@ function wayShapes(
   });
 }
 
-/** Every case by itself, in rows, with its jacks and switches: to be cut out and laid on a real board. */
-function outlines(plan: BoardPlan, units: UnitSystem): Omit<Drawing, 'title'> {
-  const [most, gap] = [380, 8];
-  const shapes: DrawnShape[] = [];
-  let [x, y, deepest, width] = [MARGIN, MARGIN, 0, 0];
-  for (const { name, body } of plan.things) {
-    const [w, d] = [body.widthM.value * 1000, body.depthM.value * 1000];
-    if (x > MARGIN && x + w > most) [x, y, deepest] = [MARGIN, y + deepest + gap, 0];
-    const size = `${formatQuantity(body.widthM.value, 'size', units)} × ${formatQuantity(body.depthM.value, 'size', units)}`;
-    shapes.push(
-      { kind: 'rect', x, y, width: w, height: d, stroke: 'cut' },
-      text(x + w / 2, y + d / 2, 4, name),
-      text(x + w / 2, y + d / 2 + 6, 3, size),
-      ...body.switches.map((at) => circle(x + at.xM * 1000, y + d - at.yM * 1000, 5, 'thin')),
-      ...body.jacks.map((jack): DrawnShape => jackMark(jack, [x, y], [w, d])),
-    );
-    [x, deepest, width] = [x + w + gap, Math.max(deepest, d), Math.max(width, x + w)];
+/** What one sheet takes, mm. */
+interface SheetRoom {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Every case by itself, in rows, with its jacks and switches: to be cut out and laid on a real board. No case is on two sheets that fits on one. */
+function outlines(
+  { things }: Pick<BoardPlan, 'things'>,
+  units: UnitSystem,
+  room: SheetRoom,
+): readonly Omit<Drawing, 'title'>[] {
+  const gap = 8;
+  const sheets: { shapes: DrawnShape[]; width: number; height: number }[] = [];
+  let [x, y, behind] = [MARGIN, MARGIN, MARGIN];
+  for (const thing of things) {
+    const { widthM, depthM } = thing.body;
+    const [w, d] = [widthM.value * 1000, depthM.value * 1000];
+    if (x > MARGIN && x + w + MARGIN > room.width) [x, y] = [MARGIN, behind];
+    let sheet = sheets.at(-1);
+    if (!sheet || (y > MARGIN && y + d + MARGIN > room.height)) {
+      sheets.push((sheet = { shapes: [], width: 0, height: 0 }));
+      [x, y, behind] = [MARGIN, MARGIN, MARGIN];
+    }
+    sheet.shapes.push(...outline(thing, [x, y], units));
+    sheet.width = Math.max(sheet.width, x + w + MARGIN);
+    sheet.height = Math.max(sheet.height, y + d + MARGIN);
+    behind = Math.max(behind, y + d + gap);
+    x += w + gap;
   }
-  return { width: width + MARGIN, height: y + deepest + MARGIN, shapes };
+  return sheets;
+}
+
+function outline(
+  { name, body }: BoardThing,
+  [x, y]: readonly [number, number],
+  units: UnitSystem,
+): readonly DrawnShape[] {
+  const [w, d] = [body.widthM.value * 1000, body.depthM.value * 1000];
+  const size = (m: number) => formatQuantity(m, 'size', units);
+  return [
+    { kind: 'rect', x, y, width: w, height: d, stroke: 'cut' },
+    text(x + w / 2, y + d / 2, 4, name),
+    text(x + w / 2, y + d / 2 + 6, 3, `${size(body.widthM.value)} × ${size(body.depthM.value)}`),
+    ...body.switches.map((at) => circle(x + at.xM * 1000, y + d - at.yM * 1000, 5, 'thin')),
+    ...body.jacks.map((jack): DrawnShape => jackMark(jack, [x, y], [w, d])),
+  ];
 }
 
 function jackMark(
@@ -224,6 +253,9 @@ function drillingShapes(plan: BoardPlan, sheet: Sheet, units: UnitSystem): reado
   ]);
 }
 
+/** How wide a sheet of outlines is that is not printed, mm. */
+const WIDE_SHEET = 390;
+
 /** One drawing of a rig's boards at full size. */
 export function drawBoard(
   rig: Boarded,
@@ -233,7 +265,10 @@ export function drawBoard(
 ): Drawing {
   const plan = layBoard(rig);
   const title = `${name}: ${DRAWING_WORDS[kind]}`;
-  if (kind === 'outlines') return { title, ...outlines(plan, units) };
+  if (kind === 'outlines') {
+    const [all] = outlines(plan, units, { width: WIDE_SHEET, height: Infinity });
+    return { title, width: 0, height: 0, shapes: [], ...all };
+  }
   const rects = [...plan.decks, ...plan.standings, ...plan.plugs].map(({ rect }) => rect);
   const bounds = boundsOf(kind === 'drilling' ? plan.decks.map(({ rect }) => rect) : rects);
   const sheet = sheetOf(bounds, kind === 'underside');
@@ -264,8 +299,8 @@ export interface Tile {
 }
 
 /** Around what is printed, mm; below it there is room for the check bar. */
-export const PAPER_MARGIN = 12;
-export const PAPER_FOOT = 22;
+export const PAPER_MARGIN = 8;
+export const PAPER_FOOT = 18;
 /** What two neighbouring sheets both have, mm. */
 export const TILE_OVERLAP = 10;
 
@@ -287,4 +322,24 @@ export function tilesOf({ width, height }: Pick<Drawing, 'width' | 'height'>, pa
     return { column, row, columns, rows, x, y, width: w, height: h };
   });
   return { paperWidth, paperHeight, tiles };
+}
+
+/** All drawings of a rig's boards as they are printed: outlines by the sheet, so that none is cut in two that need not be. */
+export function drawingsFor(
+  rig: Boarded,
+  name: string,
+  paper: Paper,
+  units: UnitSystem,
+): readonly Drawing[] {
+  const { width, height } = PAPERS[paper];
+  const room = { width: width - 2 * PAPER_MARGIN, height: height - PAPER_MARGIN - PAPER_FOOT };
+  const isDrilled = rig.layout.boards.some(
+    ({ surface, openings }) => surface === 'plate' && openings.length > 0,
+  );
+  return DRAWING_KINDS.flatMap((kind) => {
+    if (kind === 'drilling' && !isDrilled) return [];
+    if (kind !== 'outlines') return [drawBoard(rig, name, kind, units)];
+    const title = `${name}: ${DRAWING_WORDS[kind]}`;
+    return outlines(layBoard(rig), units, room).map((sheet) => ({ title, ...sheet }));
+  });
 }

@@ -46,6 +46,7 @@ export {
   DRAWING_KINDS,
   DRAWING_WORDS,
   drawBoard,
+  drawingsFor,
   PAPER_FOOT,
   PAPER_MARGIN,
   PAPERS,

@@ -1,7 +1,7 @@
 import { boardFile } from '@gullwind/contract';
 import {
-  DRAWING_KINDS,
   drawBoard,
+  drawingsFor,
   slug,
   type DrawingKind,
   type Paper,
@@ -19,14 +19,10 @@ const nameOf = (rig: Rig): string => slug(rig.texts.name).replaceAll('_', '-');
 /** All drawings at full size on sheets of paper. */
 export async function savePdf(rig: Rig, paper: Paper, units: UnitSystem): Promise<void> {
   const [{ boardPdf }, font] = await Promise.all([import('./boardPdf'), readPrintFont()]);
-  const kinds = DRAWING_KINDS.filter((kind) => kind !== 'drilling' || hasOpenings(rig));
-  const drawings = kinds.map((kind) => drawBoard(rig, rig.texts.name, kind, units));
+  const drawings = drawingsFor(rig, rig.texts.name, paper, units);
   const bytes = await boardPdf(drawings, paper, units, font);
   saveBytes(`${nameOf(rig)}-board.pdf`, bytes, 'application/pdf');
 }
-
-const hasOpenings = ({ layout }: Rig): boolean =>
-  layout.boards.some(({ surface, openings }) => surface === 'plate' && openings.length > 0);
 
 /** One drawing as SVG at full size. */
 export async function saveSvg(rig: Rig, kind: DrawingKind, units: UnitSystem): Promise<void> {
