@@ -20,7 +20,7 @@ function movesCables(edit: Edit): boolean {
     case 'list':
       return true;
     case 'assign':
-      return edit.field === 'ends';
+      return edit.field === 'ends' || edit.field === 'laying';
     case 'set':
     case 'choose':
       return (

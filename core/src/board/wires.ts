@@ -3,7 +3,7 @@ import { remember, type Laying } from '../rig';
 import { connectionsOf, type Connection, type Jack } from './connections';
 import { terrainOf, toMm } from './ground';
 import { jackOn, plugAt, type End, type PlugAt } from './plugs';
-import type { Point } from './rect';
+import { contains, type Point } from './rect';
 import { DirectRouter } from './routing/direct';
 import { TidyRouter } from './routing/tidy';
 import type { Route } from './routing/terrain';
@@ -38,7 +38,7 @@ export const isCoupled = ({ from, to }: Pick<Wire, 'from' | 'to'>): boolean =>
   isCoupler(from) && isCoupler(to);
 
 /** To which step lengths are rounded up, m: in inches where the rig is kept in feet and nobody said another. */
-export function stepOf({ stepM }: Laying, isInFeet: boolean): number {
+function stepOf({ stepM }: Laying, isInFeet: boolean): number {
   return stepM.from === 'assumed' && isInFeet ? QUARTER_INCH_M : stepM.value;
 }
 
@@ -46,15 +46,25 @@ export function stepOf({ stepM }: Laying, isInFeet: boolean): number {
 const roundedUp = (m: number, step: number): number =>
   Number((Math.ceil(m / step - 1e-6) * step).toPrecision(12));
 
-/** How long a cable has to be made, m. @param thicknessM of the deck it goes through */
-export function madeLength(
-  route: Pick<Route, 'length' | 'passages'>,
+/** What a route takes for going through its boards, m: each as thick as it is. */
+function throughM({ points }: Route, decks: readonly Deck[]): number {
+  return points.reduce((sum, point, i) => {
+    if (i === 0 || points[i - 1]!.layer === point.layer) return sum;
+    const at = { x: point.x / 1000, y: point.y / 1000 };
+    const deck = decks.find(({ rect }) => contains(rect, at));
+    return sum + (deck?.board.thicknessM.value ?? 0) + THROUGH_M;
+  }, 0);
+}
+
+/** How long a cable has to be made, m: its way, what it takes at both plugs and through the boards, and slack. */
+function madeLength(
+  route: Route,
   entriesM: number,
-  thicknessM: number,
+  decks: readonly Deck[],
   laying: Laying,
   isInFeet: boolean,
 ): number {
-  const way = route.length / 1000 + entriesM + route.passages * (thicknessM + THROUGH_M);
+  const way = route.length / 1000 + entriesM + throughM(route, decks);
   return roundedUp(way + 2 * laying.slackM.value, stepOf(laying, isInFeet));
 }
 
@@ -160,13 +170,12 @@ export function wiresOf(
   if (!plugged.some(({ from, to }) => from && to)) return plugged.map(onNoBoard);
   const { laying } = rig.layout;
   const routes = routesOf(rig, decks, standings, plugged);
-  const thicknessM = Math.max(...decks.map(({ board }) => board.thicknessM.value));
   return plugged.map((one) => {
     const { from, to } = one;
     if (!from || !to) return onNoBoard(one);
     if (isCoupled(one)) return { ...one, route: null, isOnBoards: true, madeM: 0 };
     const route = routes.get(one.connection.id) ?? null;
-    const madeM = route && madeLength(route, from.entryM + to.entryM, thicknessM, laying, isInFeet);
+    const madeM = route && madeLength(route, from.entryM + to.entryM, decks, laying, isInFeet);
     return { ...one, route, isOnBoards: true, madeM };
   });
 }

@@ -126,3 +126,27 @@ test('a laid-out rig sounds as the same rig with those lengths typed in', () => 
     { seed: 61, numRuns: 12 },
   );
 });
+
+test('a passage takes the thickness of the board it goes through, and of no other', () => {
+  const thick = (rig: Rig, at: number, value: number): Rig => {
+    const board = rig.layout.boards[at]!;
+    const insert = [{ ...board, thicknessM: entered(value) }];
+    return follow(rig, { kind: 'list', of: 'boards', at, remove: 1, insert });
+  };
+  // The cable past the deep one between both goes below it.
+  const three = onBoard(rigOfClasses(['drive', 'wah', 'drive']), 'mesh', [0.6, 0.3]);
+  const one = follow(three, place('d1', 210, 0), place('d3', 20, 0), place('d2', 400, 5));
+  const two = follow(one, {
+    kind: 'list',
+    of: 'boards',
+    at: 1,
+    remove: 0,
+    insert: [{ ...one.layout.boards[0]!, id: 'b2' }],
+  });
+  const [wire] = layBoard(two).wires.filter(({ route }) => (route?.passages ?? 0) > 0);
+  const { id } = wire!.connection;
+  const { passages } = wire!.route!;
+  expect(lengthOf(thick(two, 1, 0.1), id)).toEqual(lengthOf(two, id));
+  const more = lengthOf(thick(two, 0, 0.1), id).value - lengthOf(thick(two, 0, 0), id).value;
+  expect(more).toBeCloseTo(passages * 0.1, 6);
+});

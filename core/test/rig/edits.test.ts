@@ -118,7 +118,11 @@ test('a pedal put in after another was removed does not take its place in scenes
 });
 
 test('an edit that changes nothing gives the same rig back', () => {
-  const rig = withDevices(2);
+  const rig = applyEdits(withDevices(2), {
+    kind: 'place',
+    id: 'd1',
+    to: { at: 'stage', xM: 0, yM: 1 },
+  });
   const length = cablesOf(rig)[0]!.lengthM;
   const nothing: Edit[] = [
     { kind: 'set', target: { of: 'cable', id: 'l1' }, field: 'lengthM', to: length },
@@ -127,6 +131,7 @@ test('an edit that changes nothing gives the same rig back', () => {
     { kind: 'describe', field: 'player', to: '' },
     { kind: 'move', row: 'r1', from: 1, to: 1 },
     { kind: 'switch', positions: { d1: false } },
+    { kind: 'place', id: 'd1', to: { at: 'stage', xM: 0, yM: 1 } },
   ];
   for (const edit of nothing) expect(applyEdits(rig, edit)).toBe(rig);
 });

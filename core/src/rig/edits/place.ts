@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import { checkPlacement } from '../checkLayout';
 import type { Placement } from '../layout';
 import { done, refused, type EditKind } from './editKind';
@@ -17,7 +18,7 @@ export const PLACE: EditKind<PlaceEdit> = {
     const before = Object.hasOwn(placements, edit.id) ? placements[edit.id]! : null;
     const [problem] = edit.to ? checkPlacement(edit.to, 'to') : [];
     if (problem) return refused(problem.message);
-    if (before === edit.to) return done(rig, edit);
+    if (isEqual(before, edit.to)) return done(rig, edit);
     const { [edit.id]: _, ...others } = placements;
     const after = edit.to ? { ...placements, [edit.id]: edit.to } : others;
     return done({ ...rig, layout: { ...rig.layout, placements: after } }, { ...edit, to: before });
