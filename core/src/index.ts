@@ -62,6 +62,7 @@ export {
   CONTROL_KINDS,
   NO_END,
   NO_LAYOUT,
+  onDeck,
   PLACEMENT_RULES,
   TURNS,
   USUAL_LAYING,

@@ -1,10 +1,10 @@
-import { applyEdits, freshId, type Edit, type OnDeck, type Rig } from '../rig';
+import { applyEdits, freshId, onDeck, type Edit, type OnDeck, type Rig } from '../rig';
 import { layBoard, roomOn } from './board';
 import { HEEL_M } from './foot';
 import { thingsIn, type Conflict } from './conflict';
 import { lanesBehindRows } from './lanes';
 import { marginsOf, type Margins } from './margins';
-import { supportOf } from './room';
+import { isCarried } from './room';
 import { findSpot } from './spot';
 import { decksOf, standingAt, type Deck, type Standing } from './standing';
 import type { BoardThing } from './things';
@@ -41,25 +41,10 @@ const depthOf = ({ thing, margins }: Item): number =>
 function frontOf(thing: BoardThing, deck: Deck, xM: number, fromM: number): number | null {
   const last = deck.board.depthM.value - thing.body.depthM.value;
   for (let mm = Math.ceil(fromM * 1000); mm / 1000 <= last + 1e-9; mm++) {
-    const placement = onDeck(deck, xM, mm / 1000);
-    const standing = standingAt(thing, placement, deck);
-    const support = supportOf(standing);
-    const { rect, switches } = standing;
-    const feet = switches.length > 0 ? switches : [{ x: rect.x0, y: (rect.y0 + rect.y1) / 2 }];
-    if (support && feet.every(({ y }) => y >= support.y0 && y <= support.y1)) return mm / 1000;
+    if (isCarried(standingAt(thing, onDeck(deck.board.id, xM, mm / 1000), deck))) return mm / 1000;
   }
   return null;
 }
-
-const onDeck = ({ board }: Deck, xM: number, yM: number): OnDeck => ({
-  at: 'deck',
-  board: board.id,
-  xM: Math.round(xM * 1000) / 1000,
-  yM,
-  turn: 0,
-  riserM: 0,
-  isUnder: false,
-});
 
 type Placed = Map<string, OnDeck>;
 
@@ -81,7 +66,7 @@ class Packing {
       const xM = this.#right - widthOf(item) + item.margins.left;
       const yM = frontOf(item.thing, this.deck, xM, item.margins.front);
       if (xM - item.margins.left < 0 || yM === null) return true;
-      this.placed.set(item.thing.id, onDeck(this.deck, xM, yM));
+      this.placed.set(item.thing.id, onDeck(this.deck.board.id, xM, yM));
       this.#right = xM - item.margins.left;
       return false;
     });
@@ -99,7 +84,7 @@ class Packing {
       const yM = fits ? frontOf(item.thing, this.deck, xM, fromM + item.margins.front) : null;
       if (yM === null) continue;
       const { depthM } = item.thing.body;
-      this.placed.set(item.thing.id, onDeck(this.deck, xM, yM));
+      this.placed.set(item.thing.id, onDeck(this.deck.board.id, xM, yM));
       behindM = Math.max(behindM, yM + depthM.value + item.margins.back + ROW_GAP_M);
       right = xM - item.margins.left - between;
     }
@@ -212,7 +197,7 @@ function hung(rig: Rig, deck: Deck, things: readonly BoardThing[]): Placed {
     const yM = Math.round((board.depthM.value - depthM.value - 0.05) * 1000) / 1000;
     const fits = heightM.value <= board.belowM.value && yM >= 0;
     if (!isHung(rig, thing) || !fits || xM + widthM.value > board.widthM.value) continue;
-    placed.set(thing.id, { ...onDeck(deck, xM, yM), isUnder: true });
+    placed.set(thing.id, onDeck(board.id, xM, yM, { isUnder: true }));
     xM += widthM.value + 0.06;
   }
   return placed;

@@ -1,5 +1,5 @@
 import type { Board, Device, Fixture } from '../gear';
-import { allDevices, freshId, type Edit, type OnDeck, type Placement, type Rig } from '../rig';
+import { allDevices, freshId, onDeck, type Edit, type Placement, type Rig } from '../rig';
 import { laneEdits } from './arrange';
 import { findSpot } from './spot';
 import { decksOf } from './standing';
@@ -66,17 +66,7 @@ export function removeBoard(rig: Rig, id: string): Edit {
 export function standSomewhere(rig: Rig, id: string): Edit | null {
   const [deck] = decksOf(rig);
   if (!deck) return null;
-  const spot = findSpot(rig, id);
-  const corner: OnDeck = {
-    at: 'deck',
-    board: deck.board.id,
-    xM: 0,
-    yM: 0,
-    turn: 0,
-    riserM: 0,
-    isUnder: false,
-  };
-  return { kind: 'place', id, to: spot ?? corner };
+  return { kind: 'place', id, to: findSpot(rig, id) ?? onDeck(deck.board.id, 0, 0) };
 }
 
 /** By thing of the other rig, the thing here that is the same: of the same entry of the gear list, else of the same name. */

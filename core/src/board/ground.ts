@@ -1,7 +1,7 @@
 import type { Opening } from '../gear';
 import type { Layer } from '../rig';
 import type { PlugAt } from './plugs';
-import { boundsOf, grown, type Rect } from './rect';
+import { boundsOf, grown, moved, type Rect } from './rect';
 import type { Terrain } from './routing/terrain';
 import type { Deck, Standing } from './standing';
 import type { Laid } from './things';
@@ -41,16 +41,11 @@ function openingsOf({ board }: Deck): readonly Rect[] {
   })).filter(({ y0, y1 }) => y1 > y0);
 }
 
-const onDeck = ({ rect }: Deck, { x0, y0, x1, y1 }: Rect): Rect => ({
-  x0: rect.x0 + x0,
-  y0: rect.y0 + y0,
-  x1: rect.x0 + x1,
-  y1: rect.y0 + y1,
-});
-
 /** Where cables go through, on the stage. */
 export const openingsOn = (decks: readonly Deck[]): readonly Rect[] =>
-  decks.flatMap((deck) => openingsOf(deck).map((opening) => onDeck(deck, opening)));
+  decks.flatMap((deck) =>
+    openingsOf(deck).map((opening) => moved(opening, deck.rect.x0, deck.rect.y0)),
+  );
 
 /** Below, there is only what is below a deck: the rest of the area, along rows and along columns, so that no edge is left between. */
 function besideDecks(area: Rect, decks: readonly Deck[]): readonly Rect[] {

@@ -42,14 +42,7 @@ export type { BoardThing } from './things';
 export { sayConflict, sayThing, sayWire } from './words';
 export type { Wire } from './wires';
 export { drawnBeside } from './sideBySide';
-export {
-  DRAWING_KINDS,
-  DRAWING_WORDS,
-  drawBoard,
-  drawingsFor,
-  PAPER_FOOT,
-  PAPER_MARGIN,
-  PAPERS,
-  tilesOf,
-} from './drawing';
-export type { Drawing, DrawingKind, DrawnShape, Paper, Stroke, Tile } from './drawing';
+export { DRAWING_KINDS, DRAWING_WORDS, drawBoard, drawingsFor } from './drawing';
+export type { Drawing, DrawingKind, DrawnShape, Stroke } from './drawing';
+export { PAPER_FOOT, PAPER_MARGIN, PAPERS, tilesOf } from './paper';
+export type { Paper, Tile } from './paper';

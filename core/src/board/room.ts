@@ -103,7 +103,7 @@ export function* misfitsOf(
 }
 
 /** Where a case rests on its deck: from the first slat below it to the last, within the deck. Null where it rests on nothing. */
-export function supportOf({ rect, deck }: Pick<Standing, 'rect' | 'deck'>): Rect | null {
+function supportOf({ rect, deck }: Pick<Standing, 'rect' | 'deck'>): Rect | null {
   const { board, rect: on } = deck;
   const x = [Math.max(rect.x0, on.x0), Math.min(rect.x1, on.x1)] as const;
   const slats =
@@ -117,28 +117,41 @@ export function supportOf({ rect, deck }: Pick<Standing, 'rect' | 'deck'>): Rect
   return { x0: x[0], y0: met[0]![0], x1: x[1], y1: met.at(-1)![1] };
 }
 
-/** What tips when somebody steps on it. */
-export function* tippingOf(standings: readonly Standing[]): Generator<Conflict> {
-  for (const standing of standings) {
-    if (standing.layer === 'under') continue;
-    const support = supportOf(standing);
-    const { thing, switches, rect } = standing;
-    const feet = switches.length > 0 ? switches : [centre(rect)];
-    const off = feet.map((foot) => ({
+/** Of its switches, or its middle where it has none, the one farthest beside what carries it, and by how much. */
+function worstFoot(standing: Pick<Standing, 'rect' | 'deck' | 'switches'>): {
+  readonly foot: Point;
+  readonly by: number;
+} {
+  const { switches, rect } = standing;
+  const support = supportOf(standing);
+  const feet = switches.length > 0 ? switches : [centre(rect)];
+  return feet
+    .map((foot) => ({
       foot,
       by: support
         ? reachesOut({ x0: foot.x, y0: foot.y, x1: foot.x, y1: foot.y }, support)
         : Math.min(rect.x1 - rect.x0, rect.y1 - rect.y0) / 2,
-    }));
-    const worst = off.reduce((most, one) => (one.by > most.by ? one : most));
-    if (worst.by > NOISE)
-      yield {
-        key: `support ${thing.id}`,
-        weight: 'hard',
-        at: worst.foot,
-        kind: 'support',
-        thing: thing.id,
-        missingM: worst.by,
-      };
+    }))
+    .reduce((most, one) => (one.by > most.by ? one : most));
+}
+
+/** Whether it stands when somebody steps on it. */
+export const isCarried = (standing: Pick<Standing, 'rect' | 'deck' | 'switches'>): boolean =>
+  worstFoot(standing).by <= NOISE;
+
+/** What tips when somebody steps on it. */
+export function* tippingOf(standings: readonly Standing[]): Generator<Conflict> {
+  for (const standing of standings) {
+    if (standing.layer === 'under' || isCarried(standing)) continue;
+    const { id } = standing.thing;
+    const { foot, by } = worstFoot(standing);
+    yield {
+      key: `support ${id}`,
+      weight: 'hard',
+      at: foot,
+      kind: 'support',
+      thing: id,
+      missingM: by,
+    };
   }
 }

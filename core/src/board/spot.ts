@@ -1,9 +1,9 @@
-import { applyEdits, type OnDeck, type Rig } from '../rig';
+import { applyEdits, onDeck, type OnDeck, type Rig } from '../rig';
 import { roomOn } from './board';
 import { thingsIn } from './conflict';
 import { marginsOf, type Margins } from './margins';
 import { grown, overlapOf, type Rect } from './rect';
-import { supportOf } from './room';
+import { isCarried } from './room';
 import { decksOf, standingAt, type Deck } from './standing';
 import { thingsOf, type BoardThing } from './things';
 
@@ -27,23 +27,10 @@ function* spotsOn(thing: BoardThing, deck: Deck): Generator<OnDeck> {
   );
   for (let j = 0; j <= steps(depthM.value - depth); j++)
     for (const xM of xs) {
-      const at: OnDeck = {
-        at: 'deck',
-        board: deck.board.id,
-        xM: Math.round(xM * 1000) / 1000,
-        yM: Math.round(j * STEP_M * 1000) / 1000,
-        turn: 0,
-        riserM: 0,
-        isUnder: false,
-      };
-      const standing = standingAt(thing, at, deck);
-      const support = supportOf(standing);
-      const feet = standing.switches.length > 0 ? standing.switches : [middle(standing.rect)];
-      if (support && feet.every(({ y }) => y >= support.y0 && y <= support.y1)) yield at;
+      const at = onDeck(deck.board.id, xM, j * STEP_M);
+      if (isCarried(standingAt(thing, at, deck))) yield at;
     }
 }
-
-const middle = ({ x0, x1, y0, y1 }: Rect) => ({ x: (x0 + x1) / 2, y: (y0 + y1) / 2 });
 
 const MOST_LOOKED_AT = 60;
 

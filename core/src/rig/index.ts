@@ -68,7 +68,15 @@ export type {
 export { findElectricalPart, withElectricalPart } from './electricalParts';
 export { freshId, keepCounters, nextIdsOf } from './ids';
 export type { IdPrefix } from './ids';
-export { BESIDE_PLACES, CONTROL_KINDS, NO_END, NO_LAYOUT, TURNS, USUAL_LAYING } from './layout';
+export {
+  BESIDE_PLACES,
+  CONTROL_KINDS,
+  NO_END,
+  NO_LAYOUT,
+  onDeck,
+  TURNS,
+  USUAL_LAYING,
+} from './layout';
 export type {
   Beside,
   BesidePlace,

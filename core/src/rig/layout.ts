@@ -24,6 +24,23 @@ export interface OnDeck {
   readonly isUnder: boolean;
 }
 
+/** Unturned on top of a board, in whole millimetres, but for what is said otherwise. */
+export const onDeck = (
+  board: string,
+  xM: number,
+  yM: number,
+  more: Partial<OnDeck> = {},
+): OnDeck => ({
+  at: 'deck',
+  board,
+  xM: Math.round(xM * 1000) / 1000,
+  yM: Math.round(yM * 1000) / 1000,
+  turn: 0,
+  riserM: 0,
+  isUnder: false,
+  ...more,
+});
+
 /** Beside the boards, and how much cable goes there, each way. */
 export interface Beside {
   readonly at: 'beside';

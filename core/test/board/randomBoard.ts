@@ -12,6 +12,7 @@ import {
   freshId,
   insertDevice,
   newRig,
+  onDeck,
   TURNS,
   type Edit,
   type OnDeck,
@@ -71,16 +72,7 @@ export function onBoard(
 export const place = (id: string, xMm: number, yMm: number, more: Partial<OnDeck> = {}): Edit => ({
   kind: 'place',
   id,
-  to: {
-    at: 'deck',
-    board: 'b1',
-    xM: xMm / 1000,
-    yM: yMm / 1000,
-    turn: 0,
-    riserM: 0,
-    isUnder: false,
-    ...more,
-  },
+  to: onDeck('b1', xMm / 1000, yMm / 1000, more),
 });
 
 const chain = fc.array(fc.constantFrom(...CLASSES), { minLength: 1, maxLength: 8 });

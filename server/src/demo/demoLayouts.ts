@@ -5,6 +5,7 @@ import {
   applyFollowing,
   fixtureOfClass,
   freshId,
+  onDeck,
   spaceJacks,
   type Board,
   type ControlCable,
@@ -22,21 +23,13 @@ function boardOf(id: string): Board {
   return item.thing;
 }
 
-/** mm from the left and from the front, and what lifts it. */
-type Stand = readonly [id: string, xMm: number, yMm: number, riserMm?: number];
+/** mm from the left and from the front. */
+type Stand = readonly [id: string, xMm: number, yMm: number];
 
-const stand = ([id, xMm, yMm, riserMm = 0]: Stand): Edit => ({
+const stand = ([id, xMm, yMm]: Stand): Edit => ({
   kind: 'place',
   id,
-  to: {
-    at: 'deck',
-    board: 'b1',
-    xM: xMm / 1000,
-    yM: yMm / 1000,
-    turn: 0,
-    riserM: riserMm / 1000,
-    isUnder: false,
-  },
+  to: onDeck('b1', xMm / 1000, yMm / 1000),
 });
 
 function supply(name: string, outlets: number): Fixture {
@@ -52,15 +45,7 @@ function supply(name: string, outlets: number): Fixture {
 const below = (id: string, xMm: number, yMm: number): Edit => ({
   kind: 'place',
   id,
-  to: {
-    at: 'deck',
-    board: 'b1',
-    xM: xMm / 1000,
-    yM: yMm / 1000,
-    turn: 0,
-    riserM: 0,
-    isUnder: true,
-  },
+  to: onDeck('b1', xMm / 1000, yMm / 1000, { isUnder: true }),
 });
 
 /** One DC cable from each outlet to a pedal. */

@@ -1,4 +1,5 @@
 import {
+  moveBy,
   turnedSize,
   type BoardPlan,
   type Edit,
@@ -34,11 +35,7 @@ const placed = ({ thing, placement }: Standing, change: Partial<OnDeck>): Edit =
 });
 
 const moved = (from: readonly Standing[], dx: number, dy: number): Edit =>
-  group(
-    from.map((one) =>
-      placed(one, { xM: tidyM(one.placement.xM + dx), yM: tidyM(one.placement.yM + dy) }),
-    ),
-  );
+  group(from.map((one) => moveBy(one, dx, dy)));
 
 /** A quarter against the clock, about its middle. */
 function turnedOn(standing: Standing): Edit {
