@@ -1,18 +1,17 @@
 import {
   addBoard,
-  addFixture,
+  addSupply,
   applyEdits,
   applyFollowing,
   deviceOfClass,
   firstArrangement,
-  fixtureOfClass,
-  freshId,
+  hang,
+  outletGroup,
   insertDevice,
   layBoard,
   newRig,
-  spaceJacks,
+  supplyOfClass,
   typicalBoard,
-  type ControlCable,
   type Edit,
   type Rig,
 } from '@gullwind/core';
@@ -45,22 +44,12 @@ function laidOut(pedals: number, fed: number): Rig {
     depthM: { value: 0.45, from: 'entered' },
   } as const;
   rig = follow(rig, addBoard(rig, { ...typicalBoard('Long'), ...size }));
-  const supply = fixtureOfClass('supply', 'f1');
-  const jacks = spaceJacks(
-    Array.from({ length: fed }, () => ['power', 'back'] as const),
-    [0.16, 0.09],
-  );
-  rig = follow(rig, addFixture(rig, { ...supply, body: { ...supply.body, jacks } }));
+  const supply = { ...supplyOfClass('brick'), groups: [outletGroup(fed, 9, 0.1)] };
+  rig = follow(rig, addSupply(rig, supply));
   rig = follow(rig, firstArrangement(rig).edit!);
-  const insert = Array.from({ length: fed }, (_, i): ControlCable => ({
-    id: freshId(rig, 'k', i),
-    name: `DC ${i + 1}`,
-    carries: 'dc',
-    from: { thing: 'f1', nth: i },
-    to: { thing: `d${i + 1}`, nth: 0 },
-    lengthM: { value: 0.5, from: 'assumed' },
-  }));
-  return follow(rig, { kind: 'list', of: 'controls', at: 0, remove: 0, insert });
+  for (let i = 0; i < fed; i++)
+    rig = follow(rig, hang(rig, `d${i + 1}`, { supply: 'u1', outlet: i })!);
+  return rig;
 }
 
 function moved(rig: Rig, id: string, byM: number): Edit {

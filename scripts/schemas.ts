@@ -12,10 +12,10 @@ function rewrite(name: string, change: (defs: Record<string, unknown>) => void):
   writeFileSync(file, `${JSON.stringify(schema, null, 2)}\n`);
 }
 
-rewrite('gear-3', (defs) => {
+rewrite('gear-4', (defs) => {
   for (const kind of GEAR_KINDS) defs[kind] = thingJsonSchema(kind);
 });
-for (const file of ['rig-5', 'board-1'])
+for (const file of ['rig-6', 'board-2'])
   rewrite(file, (defs) => {
     for (const kind of GEAR_KINDS)
       if (gearOf(kind).isForRigs || kind in defs)

@@ -1,4 +1,4 @@
-import { allDevices, bodyOf, layBoard, type Layout, type Rig } from '@gullwind/core';
+import { layBoard, type Layout, type Rig } from '@gullwind/core';
 import Joi from 'joi';
 import { closed, id, name, number, oneOf } from './shapes';
 import { layoutSchema } from './rigSchema';
@@ -6,7 +6,7 @@ import { layoutSchema } from './rigSchema';
 /// The board of a rig by itself, for whoever draws or mills it elsewhere: what is laid out, what it is called, and how
 /// long the cables are made.
 
-export const BOARD_FORMAT = 1;
+export const BOARD_FORMAT = 2;
 const KIND = 'gullwind-board';
 
 export interface BoardFile {
@@ -14,7 +14,7 @@ export interface BoardFile {
   readonly format: typeof BOARD_FORMAT;
   readonly name: string;
   readonly layout: Layout;
-  /** Every device as a case, m. */
+  /** Everything that can stand on a board as a case, m; fixtures are in the layout. */
   readonly cases: readonly {
     readonly id: string;
     readonly name: string;
@@ -27,17 +27,19 @@ export interface BoardFile {
 }
 
 export function boardFile(rig: Rig): BoardFile {
+  const { things, wires } = layBoard(rig);
   return {
     kind: KIND,
     format: BOARD_FORMAT,
     name: rig.texts.name,
     layout: rig.layout,
-    cases: allDevices(rig).map((device) => {
-      const { widthM, depthM, heightM } = bodyOf(device);
-      const size = { widthM: widthM.value, depthM: depthM.value, heightM: heightM.value };
-      return { id: device.id, name: device.name, ...size };
-    }),
-    cables: layBoard(rig).wires.flatMap(({ connection, madeM }) =>
+    cases: things
+      .filter(({ kind }) => kind !== 'fixture')
+      .map(({ id, name: called, body: { widthM, depthM, heightM } }) => {
+        const size = { widthM: widthM.value, depthM: depthM.value, heightM: heightM.value };
+        return { id, name: called, ...size };
+      }),
+    cables: wires.flatMap(({ connection, madeM }) =>
       madeM === null ? [] : [{ id: connection.id, lengthM: madeM }],
     ),
   };

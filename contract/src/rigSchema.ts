@@ -1,5 +1,6 @@
 import {
   BESIDE_PLACES,
+  BUILD_WORDS,
   CASE_SIDES,
   CHOICE_RULES,
   CONTROL_KINDS,
@@ -8,6 +9,7 @@ import {
   JACK_KINDS,
   LONGEST_NAME,
   LONGEST_NOTE,
+  LONGEST_PART_KEY,
   PEDAL_USES,
   RIG_FORMAT,
   TURNS,
@@ -15,6 +17,7 @@ import {
   WEIGHT_NAMES,
   type Board,
   type Brief,
+  type Build,
   type Device,
   type Electrical,
   type Fixture,
@@ -221,7 +224,41 @@ export const layoutSchema: Joi.ObjectSchema<Layout> = closed({
 
 const power: Joi.ObjectSchema<Power> = closed({
   supplies: list(supplySchema),
-  feeds: list(closed({ consumer: id, supply: id, outlet: number })),
+  feeds: list(
+    closed({
+      id,
+      consumer: id,
+      supply: id,
+      outlet: number,
+      volts: number.allow(null),
+      second: number.allow(null),
+      after: id.allow(null),
+      via: oneOf(['straight', 'reversed', 'doubled']),
+      efficiency: sourced,
+      lengthM: sourced,
+      isFixed: yesNo,
+    }),
+  ),
+  feeding: oneOf(CHOICE_RULES.power.feeding),
+  fill: sourced,
+  rPerMOhm: sourced,
+  apart: list(id),
+  oneBox: Joi.object().pattern(id.optional(), id).required(),
+});
+
+const build: Joi.ObjectSchema<Build> = closed({
+  ways: closed(
+    Object.fromEntries(Object.entries(BUILD_WORDS).map(([key, words]) => [key, oneOf(words)])),
+  ),
+  parts: list(
+    closed({
+      key: Joi.string().max(LONGEST_PART_KEY).required(),
+      owned: number,
+      ordered: number,
+      arrived: number,
+      buyer: Joi.string().allow('').max(LONGEST_NAME).required(),
+    }),
+  ),
 });
 
 const texts: Joi.ObjectSchema<Texts> = closed({
@@ -237,7 +274,7 @@ const parts = {
   state: stateSchema,
   layout: layoutSchema,
   power,
-  build: closed({ made: list(id) }),
+  build,
   texts,
 };
 

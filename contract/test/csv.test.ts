@@ -139,7 +139,7 @@ describe('what is wrong is said by its row, and the other rows go on', () => {
     [
       'an unknown kind',
       'name,kind\nA,boat\n',
-      '2: kind: “boat” is not one of guitar, device, cable, destination, plug, supply, board, fixture, mount.',
+      '2: kind: “boat” is not one of guitar, device, cable, destination, plug, supply, adaptor, board, fixture, mount.',
     ],
     [
       'a stray quote',

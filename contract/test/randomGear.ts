@@ -24,7 +24,12 @@ import {
   setInPart,
   typicalBoard,
   typicalBody,
-  typicalSupply,
+  SUPPLY_CLASSES,
+  supplyOfClass,
+  typicalSupplyCase,
+  ADAPTOR_CLASSES,
+  adaptorOfClass,
+  outletGroup,
   type Case,
   type FieldRule,
   type GearItem,
@@ -68,6 +73,28 @@ const placesOn = (kind: GearKind, path: string, [w, d]: readonly [number, number
   );
 };
 
+const settingV = fc.constantFrom(5, 9, 9.6, 12, 18);
+const settingA = fc.constantFrom(0, 0.1, 0.123456789, 0.5);
+const randomGroups = fc.array(
+  fc
+    .record({
+      outlets: fc.integer({ min: 1, max: 8 }),
+      volts: settingV,
+      amps: settingA,
+      ground: fc.constantFrom('isolated', 'shared'),
+      polarity: fc.constantFrom('centreNegative', 'centrePositive', 'ac'),
+      second: fc.option(fc.tuple(settingV, settingA)),
+    })
+    .map(({ outlets, volts, amps, second, ...more }) =>
+      outletGroup(outlets, volts, amps, {
+        ...more,
+        volts2: second?.[0] ?? 0,
+        amps2: second?.[1] ?? 0,
+      }),
+    ),
+  { minLength: 1, maxLength: 4 },
+);
+
 const BLANKS: Readonly<Record<GearKind, fc.Arbitrary<object>>> = {
   guitar: fc.tuple(fc.constantFrom(...keysOf(PICKUP_CLASSES)), fc.boolean()).map(([kind, two]) => ({
     ...guitarOfClass(kind, ''),
@@ -86,14 +113,20 @@ const BLANKS: Readonly<Record<GearKind, fc.Arbitrary<object>>> = {
     .constantFrom(...keysOf(DESTINATION_KINDS))
     .map((kind) => destinationOfKind(kind, '')),
   plug: fc.constantFrom(...keysOf(PLUG_SHAPES)).map((shape) => plugOfShape(shape, '')),
-  supply: fc.constant(typicalSupply('')),
+  supply: fc
+    .tuple(fc.constantFrom(...keysOf(SUPPLY_CLASSES)), randomGroups, fc.boolean())
+    .map(([of, groups, hasCase]) => {
+      const supply = { ...supplyOfClass(of, ''), groups };
+      return hasCase ? { ...supply, body: typicalSupplyCase(supply) } : supply;
+    }),
+  adaptor: fc.constantFrom(...keysOf(ADAPTOR_CLASSES)).map((of) => adaptorOfClass(of, '')),
   board: fc.constant(typicalBoard('')),
   fixture: fc.constantFrom(...keysOf(FIXTURE_CLASSES)).map((of) => fixtureOfClass(of, 'x1')),
   mount: fc.constantFrom(...keysOf(MOUNT_SIZES)).map((size) => mountOfSize(size)),
 };
 
 /** Quantities that are written to their last bit; the others to fourteen digits. */
-const TIDY: readonly string[] = ['fraction', 'level', 'ratio', 'voltage', 'count'];
+const TIDY: readonly string[] = ['fraction', 'level', 'ratio', 'voltage', 'count', 'share'];
 
 function valueIn({ min, max, quantity }: FieldRule): fc.Arbitrary<number> {
   if (quantity === 'count') return fc.integer({ min, max });

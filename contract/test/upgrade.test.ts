@@ -141,6 +141,47 @@ test.each(FORMAT_4.map((one, i) => [i, one] as const))(
   },
 );
 
+const FORMAT_5 = kept<{ rig: unknown; expected: KeptFigures }[]>('rigs5.json').map(
+  ({ rig, expected }) => ({ rig: demand(rig), expected }),
+);
+
+test.each(FORMAT_5.map((one, i) => [i, one] as const))(
+  'rig %i, kept in format 5, has the same figures, and is kept again',
+  (_, { rig, expected }) => {
+    expectClose(figuresOf(rig), expected);
+    expect(demand(JSON.parse(JSON.stringify(rig)))).toEqual(rig);
+  },
+);
+
+test('a supply that lay on a board in format 5 feeds what its cables went to', () => {
+  const { power, layout, nextIds, electrical } = FORMAT_5[0]!.rig;
+  expect(power.supplies).toMatchObject([
+    { id: 'f1', name: 'Tide Eight', groups: [{ outlets: 8, volts: 9, ground: 'isolated' }] },
+  ]);
+  expect(layout.fixtures).toEqual([]);
+  expect(layout.placements.f1).toMatchObject({ at: 'deck', isUnder: true });
+  expect(power.feeds.map(({ id, consumer, outlet }) => [id, consumer, outlet])).toEqual(
+    ['d1', 'd3', 'd4', 'd5', 'd6', 'd7', 'd8'].map((one, i) => [`k${i + 1}`, one, i]),
+  );
+  expect(power.feeds[0]).toMatchObject({ after: null, lengthM: { from: 'laid' } });
+  expect(nextIds.k).toBe(8);
+  const { supplyA, idleA, ground } = electrical.rows[0]!.devices[0]!.body!;
+  expect([idleA, ground]).toEqual([supplyA, 'negative']);
+});
+
+test('feeds and a DC cable from pedal to pedal of format 5 are a chain', () => {
+  const { power, layout, nextIds } = FORMAT_5[1]!.rig;
+  expect(power.supplies).toMatchObject([
+    { id: 'u1', groupsFrom: 'sheet', groups: [{ outlets: 6, volts: 9, amps: 0.1 }] },
+  ]);
+  expect(power.feeds).toMatchObject([
+    { id: 'k3', consumer: 'd1', supply: 'u1', outlet: 2, after: null },
+    { id: 'k1', consumer: 'd2', supply: 'u1', outlet: 2, after: 'd1', lengthM: { value: 0.4 } },
+  ]);
+  expect(layout.controls.map(({ id, carries }) => [id, carries])).toEqual([['k2', 'midi']]);
+  expect(nextIds.k).toBe(4);
+});
+
 const FORMAT_1 =
   kept<{ rig: { name: string; positions: object }; figures: Figures }[]>('rigs1.json');
 
@@ -207,7 +248,7 @@ test('a workspace of format 1, with rigs of formats 1 to 3', async () => {
   const parts = await partsIn(JSON.stringify(kept('workspace.json')));
   const of = <K extends WorkspacePart['kind']>(kind: K) =>
     parts.filter((part): part is Extract<WorkspacePart, { kind: K }> => part.kind === kind);
-  expect(of('rig').map(({ document }) => demand(document).format)).toEqual([5, 5, 5]);
+  expect(of('rig').map(({ document }) => demand(document).format)).toEqual([6, 6, 6]);
   expect(of('gear').every(({ item }) => GEAR_KINDS.includes(item.kind))).toBe(true);
   expect(of('settings')[0]!.settings).toMatchObject({ units: 'imperial' });
 });

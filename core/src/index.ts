@@ -59,7 +59,12 @@ export {
   addGuitar,
   aimSide,
   BESIDE_PLACES,
+  BUILD_WORDS,
   CONTROL_KINDS,
+  feedOf,
+  LONGEST_PART_KEY,
+  MOST_OF_A_PART,
+  USUAL_DC_M,
   NO_END,
   NO_LAYOUT,
   onDeck,
@@ -166,7 +171,13 @@ export type {
   Arrival,
   ReceiverPlace,
   Brief,
+  Build,
+  BuildWays,
   Chain,
+  Feeding,
+  FeedVia,
+  PartAtHand,
+  PowerFeed,
   Edit,
   Electrical,
   Layout,
@@ -247,3 +258,4 @@ export type {
   SearchProgress,
 } from './plans';
 export * from './board';
+export * from './power';

@@ -8,7 +8,7 @@ import {
   setCableLength,
   toggleSwitch,
   typicalBoard,
-  typicalSupply,
+  supplyOfClass,
   type Chain,
   type Edit,
   type GearItem,
@@ -80,7 +80,7 @@ const supply: Edit = {
   of: 'supplies',
   at: 0,
   remove: 0,
-  insert: [{ ...typicalSupply('brick'), id: 'u1' }],
+  insert: [{ ...supplyOfClass('brick'), id: 'u1' }],
 };
 
 test.each<[string, (now: Rig) => Edit]>([
@@ -90,7 +90,8 @@ test.each<[string, (now: Rig) => Edit]>([
   ['a judgement dismissed', () => ({ kind: 'assign', field: 'dismissed', to: ['spread:'] })],
   ['a board', () => board],
   ['a supply', () => supply],
-  ['a cable that is made', () => ({ kind: 'assign', field: 'made', to: ['l1'] })],
+  ['what is kept apart', () => ({ kind: 'assign', field: 'apart', to: ['d1'] })],
+  ['parts at hand', () => ({ kind: 'assign', field: 'parts', to: [] })],
   ['a pin', (now) => pinRig(now, 'as it was')],
 ])('%s solves nothing, and is seen all the same', async (_, edit) => {
   const { result, edit: give } = await show();

@@ -35,6 +35,8 @@ const EXACT: Readonly<Record<string, string>> = {
   inductancePerLength: 'H/m',
   frequency: 'Hz',
   current: 'A',
+  charge: 'C',
+  power: 'W',
 };
 
 export type ReadNumber =

@@ -27,6 +27,8 @@ export const WORD_COLUMNS = [
   'switches',
   'slats',
   'openings',
+  'groups',
+  'powerNote',
 ] as const;
 
 /** Of a list of readings: the whole cable by a meter, the day, the meter. */
@@ -109,6 +111,8 @@ const WORDS: Readonly<Record<string, string>> = {
   'word:switches': 'foot-switches: mm from the left and the front',
   'word:slats': 'slats: mm of front and back edge',
   'word:openings': 'openings: shape, mm of its middle and size',
+  'word:groups': 'outlets: ground, polarity, how many, voltage and current',
+  'word:powerNote': 'at another voltage',
   'reading:totalF': 'capacitance of the whole cable',
   'reading:on': 'day of the measurement',
   'reading:by': 'meter',
@@ -126,6 +130,8 @@ const WORDS: Readonly<Record<string, string>> = {
   'choice:bufferIn': 'buffer at its input: yes or no',
   'choice:bufferOut': 'buffer at its output: yes or no',
   'choice:body.polarity': 'polarity of its power jack',
+  'choice:body.ground': 'pole of its audio ground',
+  'choice:groupsFrom': 'where what is said of its outlets is from',
   'choice:body.inputAt': 'side of its input',
   'choice:body.outputAt': 'side of its output',
   'choice:body.powerAt': 'side of its power jack',
@@ -134,7 +140,12 @@ const WORDS: Readonly<Record<string, string>> = {
   'choice:shape': 'shape of a plug',
   'choice:added': 'has a capacitor added: yes or no',
   'choice:input': 'input with a grid stopper or plain',
+  'choice:polarity': 'polarity of outlets',
   'choice:isolated': 'outlets isolated: yes or no',
+  'choice:outlets': 'outlets',
+  'choice:outletV': 'voltage of an outlet',
+  'choice:outletA': 'current of an outlet',
+  'choice:outletFrom': 'where from: current of an outlet',
   'choice:surface': 'rows, plate or mesh',
 };
 

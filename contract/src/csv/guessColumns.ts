@@ -8,7 +8,7 @@ import {
   WORD_COLUMNS,
   type ColumnTarget,
 } from './columns';
-import { headerNow, OLD_SIDES } from './oldNames';
+import { headerNow, OLD_OUTLETS, OLD_SIDES } from './oldNames';
 
 const plain = (text: string): string =>
   text
@@ -68,6 +68,8 @@ function* allTargets(): Generator<readonly [readonly string[], ColumnTarget]> {
   for (const kind of GEAR_KINDS)
     for (const path of choicePaths(kind)) yield [[choiceHeader(path)], { kind: 'choice', path }];
   for (const path of Object.keys(OLD_SIDES)) yield [[path], { kind: 'choice', path }];
+  for (const [path, header] of Object.entries(OLD_OUTLETS))
+    yield [[path, header], { kind: 'choice', path }];
   for (const column of READING_COLUMNS)
     yield [[...also(`reading:${column}`), column], { kind: 'reading', column, unit: '' }];
   for (const column of WORD_COLUMNS)

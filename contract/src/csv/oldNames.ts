@@ -18,6 +18,16 @@ export const OLD_SIDES: Readonly<Record<string, JackKind>> = {
   'body.powerAt': 'power',
 };
 
+/** Columns of a supply when its outlets were all alike, with what their headers said. */
+export const OLD_OUTLETS: Readonly<Record<string, string>> = {
+  outlets: 'Outlets',
+  outletV: 'Voltage of an outlet',
+  outletA: 'Current of an outlet',
+  outletFrom: 'Current of an outlet, from',
+  polarity: 'polarity',
+  isolated: 'isolated',
+};
+
 const WORDS: Readonly<Record<string, string>> = {
   lead: 'cable',
   end: 'destination',

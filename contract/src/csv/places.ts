@@ -6,9 +6,11 @@ import {
   type PlaceList,
   type UnitSystem,
 } from '@gullwind/core';
-import { readNumberCell, writeNumberCell } from './cells';
+import { isBare, readNumberCell, writeNumberCell } from './cells';
+import { bareUnit } from './columns';
 
-/// Places on a thing in one cell: "in right 74; out left 74; power back 35", lengths in mm.
+/// Places on a thing in one cell: "in right 74; out left 74; power back 35", lengths in mm; and the outlets of a supply:
+/// "isolated centreNegative 6 9 V 100 mA" without the blanks before the units.
 
 /** By the column that holds them, the path of the places of a kind. */
 const PATHS = {
@@ -16,6 +18,7 @@ const PATHS = {
   switches: 'body.switches',
   slats: 'slats',
   openings: 'openings',
+  groups: 'groups',
 } as const;
 
 export type PlaceColumn = keyof typeof PATHS;
@@ -39,21 +42,32 @@ export function writePlaces(
   places: readonly Place[],
   units: UnitSystem = 'metric',
 ): string {
-  const { words, numbers } = gearOf(kind).lists[path]!;
-  const write = (m: number): string =>
-    units === 'metric'
-      ? writeNumberCell(MILLIMETRES, m).replace(' ', '')
-      : String(Number((m / INCH_M).toFixed(4)));
+  const { words, numbers, rules, optional = 0 } = gearOf(kind).lists[path]!;
+  const write = (key: string, value: number): string => {
+    const rule = rules?.[key];
+    if (rule) return withUnit(rule, writeNumberCell(rule, value));
+    return units === 'metric'
+      ? writeNumberCell(MILLIMETRES, value).replace(' ', '')
+      : String(Number((value / INCH_M).toFixed(4)));
+  };
+  /** Without those of the last ones that say nothing. */
+  const spoken = (place: Place): readonly string[] => {
+    const last = numbers.findLastIndex((key) => place[key] !== 0);
+    return numbers.slice(0, Math.max(last + 1, numbers.length - optional));
+  };
   if (places.length === 0) return NONE;
   return places
     .map((place) =>
       [
         ...Object.keys(words).map((key) => place[key]),
-        ...numbers.map((key) => write(place[key] as number)),
+        ...spoken(place).map((key) => write(key, place[key] as number)),
       ].join(' '),
     )
     .join('; ');
 }
+
+const withUnit = (rule: FieldRule, text: string): string =>
+  (isBare(text) ? `${text}${bareUnit(rule)}` : text).replace(' ', '');
 
 /** @returns the places, or why not */
 export function readPlaces(
@@ -75,14 +89,23 @@ export function readPlaces(
     : places;
 }
 
+const sayCount = (most: number, optional: number): string =>
+  optional > 0 ? `${most - optional} to ${most}` : String(most);
+
+const readOne = (rule: FieldRule | undefined, text: string, units: UnitSystem) =>
+  rule
+    ? readNumberCell(rule, text, bareUnit(rule))
+    : readNumberCell(MILLIMETRES, text, units === 'metric' ? 'mm' : 'in');
+
 function readPlace(
-  { words, numbers }: PlaceList,
+  { words, numbers, rules, optional = 0 }: PlaceList,
   parts: readonly string[],
   units: UnitSystem,
 ): Place | string {
   const keys = Object.keys(words);
-  if (parts.length !== keys.length + numbers.length)
-    return `it has ${parts.length} parts and needs ${keys.length + numbers.length}.`;
+  const most = keys.length + numbers.length;
+  if (parts.length > most || parts.length < most - optional)
+    return `it has ${parts.length} parts and needs ${sayCount(most, optional)}.`;
   const place: Record<string, string | number> = {};
   for (const [i, key] of keys.entries()) {
     const word = words[key]!.find((known) => known.toLowerCase() === parts[i]!.toLowerCase());
@@ -90,11 +113,7 @@ function readPlace(
     place[key] = word;
   }
   for (const [i, key] of numbers.entries()) {
-    const read = readNumberCell(
-      MILLIMETRES,
-      parts[keys.length + i]!,
-      units === 'metric' ? 'mm' : 'in',
-    );
+    const read = readOne(rules?.[key], parts[keys.length + i] ?? '0', units);
     if (read.kind === 'refused') return read.message;
     place[key] = read.si;
   }

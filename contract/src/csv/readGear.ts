@@ -1,7 +1,6 @@
 import {
   CASE_SIDES,
   chooseInPart,
-  fixtureOfClass,
   readNumber,
   resized,
   spaceSlats,
@@ -10,23 +9,18 @@ import {
   gearItem,
   gearOf,
   NO_QUALITIES,
-  pickupOfClass,
   setInPart,
-  typicalBody,
   type Board,
   type Case,
-  type Device,
   type GearItem,
   type GearKind,
-  type Guitar,
-  type PickupClass,
   type Provenance,
   type Qualities,
   type Sourced,
   type Things,
 } from '@gullwind/core';
 import { readItem } from '../gearSchema';
-import { OLD_SIDES, wordNow } from './oldNames';
+import { OLD_SIDES } from './oldNames';
 import { isBare, readNumberCell, readOrigin, unguardCell } from './cells';
 import { decimalsOf, withPoint, type DecimalMark } from './decimals';
 import {
@@ -36,8 +30,10 @@ import {
   type ColumnTarget,
   type WordColumn,
 } from './columns';
+import { BadRow, oneOf, refuse, yes, type Row } from './rowWords';
+import { shapeOfRow } from './shapeRow';
 import { PLACE_COLUMNS, placePath, readPlaces } from './places';
-import { readingsIn, withReadings, type Reading } from './readings';
+import { readingsIn, withReadings } from './readings';
 import type { RowProblem, Table } from './readTable';
 
 export interface GearReading {
@@ -62,22 +58,6 @@ export interface GearReport {
 }
 
 type Asked = GearReading & { readonly mark: DecimalMark | null };
-
-/** Thrown while one row is read; the others go on. */
-class BadRow extends Error {}
-
-const refuse = (message: string): never => {
-  throw new BadRow(message);
-};
-
-interface Row {
-  readonly row: number;
-  readonly words: ReadonlyMap<WordColumn, string>;
-  readonly choices: readonly (readonly [path: string, text: string])[];
-  readonly numbers: readonly (readonly [path: string, text: string, unit: string])[];
-  readonly origins: ReadonlyMap<string, string>;
-  readonly reading: Reading | null;
-}
 
 /**
  * Entries out of a table, row by row: what can be read, and what is wrong with the rest. Rows with the
@@ -154,7 +134,7 @@ function itemOf(row: Row, asked: Asked): GearItem {
   const { words } = row;
   const kind = oneOf<GearKind>('kind', words.get('kind') ?? usual, GEAR_KINDS);
   const name = words.get('name') ?? refuse('Name: it is empty; at least 1 character is needed.');
-  const blank = shaped(blankOf(kind, words.get('class'), name), kind, words);
+  const blank = shapeOfRow(kind, name, row);
   const chosen = withChoices(kind, blank, row);
   const sized = withNumbers(kind, withoutPlaces(kind, chosen), row, asked);
   const thing = withPlaces(kind, sized, chosen, row);
@@ -195,9 +175,11 @@ function withNumbers(kind: GearKind, blank: object, row: Row, { from, mark }: As
   return thing;
 }
 
-/** A thing whose size can be anything: nothing is on it. */
+/** A thing whose size can be anything: nothing is at a place on it. */
 function withoutPlaces(kind: GearKind, thing: object): object {
-  const there = Object.keys(gearOf(kind).lists).filter((path) => readNumber(thing, path));
+  const there = Object.entries(gearOf(kind).lists)
+    .filter(([path, { rules }]) => !rules && readNumber(thing, path))
+    .map(([path]) => path);
   return there.reduce<object>((now, path) => writeAt(now, path, []), thing);
 }
 
@@ -260,64 +242,9 @@ function originOf(row: Row, path: string, from: Provenance): Omit<Sourced, 'valu
   };
 }
 
-function oneOf<T extends string>(what: string, text: string, words: readonly T[]): T {
-  const wanted = wordNow(text).toLowerCase().replace(/\s/gu, '');
-  const found = words.find((word) => word.toLowerCase() === wanted);
-  return found ?? refuse(`${what}: “${text}” is not one of ${words.join(', ')}.`);
-}
-
-function yes(what: string, text: string): boolean {
-  if (/^(yes|y|true|1)$/iu.test(text)) return true;
-  if (/^(no|n|false|0)$/iu.test(text)) return false;
-  return refuse(`${what}: “${text}” is not yes or no.`);
-}
-
 function asChoice(kind: GearKind, path: string, text: string): string | boolean {
   const words = gearOf(kind).choices[path]!;
   return words.includes(true) ? yes(path, text) : oneOf(path, text, words as readonly string[]);
-}
-
-/** By its name in the file format, or by the words that the page shows. */
-function classOf(kind: GearKind, text: string | undefined): string {
-  const { labels, usual } = gearOf(kind).classes;
-  if (text === undefined) return usual;
-  const keys = Object.keys(labels);
-  const byLabel = keys.find((key) => labels[key]!.toLowerCase() === text.toLowerCase());
-  return byLabel ?? oneOf('class', text, keys);
-}
-
-const blankOf = (kind: GearKind, text: string | undefined, name: string): object =>
-  gearOf(kind).blank(classOf(kind, text), name);
-
-const { sideJack: SIDE_JACKS, insert: INSERTS } = gearOf('device').fixed as {
-  readonly sideJack: readonly Device['sideJack'][];
-  readonly insert: readonly Device['insert'][];
-};
-
-/** Second pickup, jacks, loops, case: what has to be there before its numbers. */
-function shaped(thing: object, kind: GearKind, words: Row['words']): object {
-  if (kind === 'guitar' && words.has('second')) {
-    const second = pickupOfClass(classOf('guitar', words.get('second')) as PickupClass);
-    return { ...(thing as Guitar), second };
-  }
-  if (kind === 'supply') {
-    if (!yes('body', words.get('body') ?? 'no')) return thing;
-    return { ...thing, body: fixtureOfClass('supply', 'x1').body };
-  }
-  return kind === 'device' ? shapedDevice(thing as Device, words) : thing;
-}
-
-function shapedDevice(device: Device, words: Row['words']): Device {
-  const fails = words.get('fails');
-  const hasBody = yes('body', words.get('body') ?? (fails === undefined ? 'no' : 'yes'));
-  const made: Device = {
-    ...device,
-    sideJack: oneOf('sideJack', words.get('sideJack') ?? device.sideJack, SIDE_JACKS),
-    insert: oneOf('insert', words.get('insert') ?? device.insert, INSERTS),
-    loops: Number(words.get('loops') ?? device.loops),
-  };
-  if (!hasBody) return made;
-  return { ...made, body: { ...typicalBody(made), fails: fails ?? '' } };
 }
 
 function qualitiesOf(words: Row['words'], mark: DecimalMark | null): Qualities {

@@ -1,4 +1,4 @@
-import { gearOf, readNumber, type GearItem, type Sourced } from '@gullwind/core';
+import { gearOf, readNumber, type Device, type GearItem, type Sourced } from '@gullwind/core';
 import { guardCell, writeNumberCell, writeOrigin } from './cells';
 import {
   choiceHeader,
@@ -58,6 +58,7 @@ function wordOf(item: GearItem, column: WordColumn): string {
     case 'switches':
     case 'slats':
     case 'openings':
+    case 'groups':
       return placesOf(item, column);
     default:
       return shapeOf(item, column);
@@ -73,11 +74,21 @@ function placesOf({ kind, thing }: GearItem, column: PlaceColumn): string {
 const yesNo = (value: boolean): string => (value ? 'yes' : 'no');
 
 function shapeOf(item: GearItem, column: WordColumn): string {
-  if (column === 'second')
-    return item.kind === 'guitar' ? (item.thing.second?.pickupClass ?? '') : '';
-  if (item.kind === 'supply' && column === 'body') return yesNo(item.thing.body !== undefined);
-  if (item.kind !== 'device') return '';
-  const { body, sideJack, insert, loops } = item.thing;
+  switch (item.kind) {
+    case 'guitar':
+      return column === 'second' ? (item.thing.second?.pickupClass ?? '') : '';
+    case 'supply':
+      return column === 'body' ? yesNo(item.thing.body !== undefined) : '';
+    case 'fixture':
+      return column === 'powerNote' ? item.thing.body.powerNote : '';
+    case 'device':
+      return shapeOfDevice(item.thing, column);
+    default:
+      return '';
+  }
+}
+
+function shapeOfDevice({ body, sideJack, insert, loops }: Device, column: WordColumn): string {
   switch (column) {
     case 'sideJack':
       return sideJack;
@@ -87,8 +98,11 @@ function shapeOf(item: GearItem, column: WordColumn): string {
       return String(loops);
     case 'body':
       return yesNo(body !== undefined);
+    case 'fails':
+    case 'powerNote':
+      return body?.[column] ?? '';
     default:
-      return body?.fails ?? '';
+      return '';
   }
 }
 

@@ -1,5 +1,5 @@
 import type { Cable, JackKind } from '../gear';
-import type { ControlKind, Rig, Row } from '../rig';
+import type { ControlKind, PowerFeed, Rig, Row } from '../rig';
 import { halvesOf, type Laid } from './things';
 
 /// Every cable of a rig, audio and other, as what connects two jacks.
@@ -14,7 +14,7 @@ export interface Jack {
 export interface Connection {
   readonly id: string;
   readonly name: string;
-  readonly carries: 'audio' | ControlKind;
+  readonly carries: 'audio' | 'dc' | ControlKind;
   /** Null where it goes to something that never stands on a board: a guitar, an amp. */
   readonly from: Jack | null;
   readonly to: Jack | null;
@@ -28,7 +28,6 @@ export interface Connection {
 const jack = (thing: string, kind: JackKind, nth = 0): Jack => ({ thing, kind, nth });
 
 const CONTROL_JACKS: Readonly<Record<ControlKind, JackKind | null>> = {
-  dc: 'power',
   mains: null,
   midi: 'midi',
   control: 'control',
@@ -109,6 +108,22 @@ function* audioOf(rig: Laid): Generator<Connection> {
 const spoken = (one: Jack | null, kind: JackKind | null | undefined): Jack | null =>
   one && kind && kind !== one.kind ? { ...one, kind, nth: 0 } : one;
 
+/** What feeds a thing is a DC cable to it: from its outlet, or from the plug that it goes on from. */
+const feedsAsConnections = (rig: Laid): readonly Connection[] =>
+  rig.power.feeds.map(({ id, supply, outlet, after, consumer, lengthM }) => ({
+    id,
+    name: nameFeed({ id }),
+    carries: 'dc',
+    from: after === null ? jack(supply, 'power', outlet) : jack(caseOf(rig, after), 'power'),
+    to: jack(caseOf(rig, consumer), 'power'),
+    cable: null,
+    lengthM: lengthM.value,
+    isLaid: lengthM.from === 'laid',
+  }));
+
+/** What a DC cable is called. */
+export const nameFeed = ({ id }: Pick<PowerFeed, 'id'>): string => `DC ${id.slice(1)}`;
+
 /** Every cable there is, those that carry audio first, in the order of the rows. */
 export function connectionsOf(rig: Laid): readonly Connection[] {
   const controls = rig.layout.controls.map(({ id, name, carries, from, to, lengthM }) => {
@@ -125,7 +140,7 @@ export function connectionsOf(rig: Laid): readonly Connection[] {
       isLaid: lengthM.from === 'laid',
     };
   });
-  return [...audioOf(rig), ...controls];
+  return [...audioOf(rig), ...controls, ...feedsAsConnections(rig)];
 }
 
 /** What a device in the rig is called where a case is meant. */

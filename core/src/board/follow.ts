@@ -1,5 +1,14 @@
 import type { Cable, Sourced } from '../gear';
-import { applyEdit, findCable, type Edit, type EditResult, type Rig } from '../rig';
+import {
+  applyEdit,
+  findCable,
+  listOf,
+  type ControlCable,
+  type Edit,
+  type EditResult,
+  type PowerFeed,
+  type Rig,
+} from '../rig';
 import { layBoard, type BoardPlan } from './board';
 import { connectionsOf } from './connections';
 
@@ -46,13 +55,15 @@ function onDecks(rig: Rig): ReadonlySet<string> {
 }
 
 const lengthOf = (rig: Rig, id: string): Sourced | undefined =>
-  findCable(rig, id)?.lengthM ?? rig.layout.controls.find((one) => one.id === id)?.lengthM;
+  findCable(rig, id)?.lengthM ??
+  [...rig.layout.controls, ...rig.power.feeds].find((one) => one.id === id)?.lengthM;
 
 function setLength(rig: Rig, id: string, to: Sourced): Edit {
   if (findCable(rig, id)) return { kind: 'set', target: { of: 'cable', id }, field: 'lengthM', to };
-  const at = rig.layout.controls.findIndex((one) => one.id === id);
-  const insert = [{ ...rig.layout.controls[at]!, lengthM: to }];
-  return { kind: 'list', of: 'controls', at, remove: 1, insert };
+  const of = rig.layout.controls.some((one) => one.id === id) ? 'controls' : 'feeds';
+  const list = listOf(rig, of) as readonly (ControlCable | PowerFeed)[];
+  const at = list.findIndex((one) => one.id === id);
+  return { kind: 'list', of, at, remove: 1, insert: [{ ...list[at]!, lengthM: to }] } as Edit;
 }
 
 const laid = (value: number): Sourced => ({ value, from: 'laid' });

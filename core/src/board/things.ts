@@ -1,4 +1,4 @@
-import { bodyOf, fixtureOfClass, spaceJacks, type Case, type Device, type JackKind } from '../gear';
+import { bodyOf, spaceJacks, supplyCaseOf, type Case, type Device, type JackKind } from '../gear';
 import { allDevices, remember, secondHalfOf, type Rig } from '../rig';
 
 /// What can stand on a board: devices, fixtures and supplies, each one case.
@@ -74,12 +74,12 @@ export function thingsOf(rig: Laid): readonly BoardThing[] {
       body,
       isAssumed: false,
     })),
-    ...rig.power.supplies.map(({ id, name, body }): BoardThing => ({
-      id,
-      name,
+    ...rig.power.supplies.map((supply): BoardThing => ({
+      id: supply.id,
+      name: supply.name,
       kind: 'supply',
-      body: body ?? fixtureOfClass('supply', id).body,
-      isAssumed: body === undefined,
+      body: supplyCaseOf(supply),
+      isAssumed: supply.body === undefined,
     })),
   ];
 }

@@ -1,7 +1,10 @@
 import { formatQuantity } from '../quantity';
 import type { Case, CaseJack, JackKind } from './case';
 import type { Board } from './fittings';
+import { checkSupply } from './checkSupply';
 import type { GearKind, Things } from './gearItem';
+import { OUTLETS } from './sharedLines';
+import type { Supply } from './supply';
 
 /// Places on a thing lie on it: jacks on their side, foot-switches on the case, slats and openings on the board.
 
@@ -100,6 +103,7 @@ export function* checkPlaces<K extends GearKind>(
   at: string,
 ): Generator<PlaceProblem> {
   if (kind === 'board') yield* checkBoard(thing as Board, at);
+  if (kind === 'supply') yield* checkSupply(thing as Supply, OUTLETS.rules!, at);
   const { body } = thing as { readonly body?: Case };
   if (body) yield* checkCase(body, `${at}.body`, thing.name);
 }

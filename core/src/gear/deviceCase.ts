@@ -1,16 +1,11 @@
 import { typicalCase, type Case, type CaseRule, type CaseSide, type JackKind } from './case';
 import type { Device, DeviceClass } from './device';
-import { assumed, type Sourced } from './sourced';
+import { typicalNeed, type PowerNeed } from './powerNeed';
 
 /// The case of a device: what its class usually has, until somebody holds a rule to it.
 
-export type Polarity = 'centreNegative' | 'centrePositive' | 'ac' | 'none';
-
 /** A device as a thing: its case, and what feeds it. */
-export interface Body extends Case {
-  readonly supplyV: Sourced;
-  readonly supplyA: Sourced;
-  readonly polarity: Polarity;
+export interface Body extends Case, PowerNeed {
   /** What goes first, in the words of who mends it. */
   readonly fails: string;
 }
@@ -85,9 +80,7 @@ export function typicalBody(device: Device): Body {
   const switches = insert === 'switched' ? Math.max(loops, 1) : usual.switches;
   return {
     ...typicalCase({ ...usual, switches }, jacksOf(device)),
-    supplyV: assumed(9),
-    supplyA: assumed(0.03),
-    polarity: isFed(device) ? 'centreNegative' : 'none',
+    ...typicalNeed(deviceClass, isFed(device)),
     fails: '',
   };
 }

@@ -60,6 +60,13 @@ const body = {
   massKg: field('Mass', 'mass', 0.005, 50),
 };
 
+const need = {
+  supplyV: field('Supply voltage', 'voltage', 0, 60),
+  supplyMaxV: field('Highest supply voltage', 'voltage', 0, 60),
+  supplyA: field('Supply current', 'current', 0, 10),
+  idleA: field('Current at rest', 'current', 0, 10),
+};
+
 /** Every number a person can set, by the part of the rig it belongs to and its path within that part. */
 export const FIELD_RULES = {
   guitar: {
@@ -80,11 +87,7 @@ export const FIELD_RULES = {
       lH: field('Pickup simulator coil', 'inductance', 0.01, 100),
       rOhm: field('Pickup simulator resistor', 'resistance', 0, 1e6),
     }),
-    ...prefixed('body', {
-      ...body,
-      supplyV: field('Supply voltage', 'voltage', 0, 60),
-      supplyA: field('Supply current', 'current', 0, 10),
-    }),
+    ...prefixed('body', { ...body, ...need }),
   },
   cable: {
     lengthM: field('Cable length', 'length', 0, 100),
@@ -115,10 +118,13 @@ export const FIELD_RULES = {
     plugF: field('Capacitance of a plug', 'capacitance', 0, 5e-10),
   },
   supply: {
-    outlets: field('Outlets', 'count', 1, 64),
-    outletV: field('Voltage of an outlet', 'voltage', 0, 60),
-    outletA: field('Current of an outlet', 'current', 0, 10),
+    totalW: field('Power of all outlets', 'power', 0, 1000),
+    chargeC: field('Charge of a battery', 'charge', 0, 1e6),
     ...prefixed('body', body),
+  },
+  adaptor: {
+    efficiency: field('Efficiency', 'share', 0.3, 1),
+    mostA: field('Current it lets through', 'current', 0, 10),
   },
   board: {
     widthM: field('Width of the board', 'size', 0.05, 5),
@@ -128,7 +134,7 @@ export const FIELD_RULES = {
     riseM: field('Rise to the back', 'size', 0, 0.5),
     lipM: field('Lip at the front', 'size', 0, 0.1),
   },
-  fixture: prefixed('body', body),
+  fixture: prefixed('body', { ...body, ...need }),
   mount: {
     footM: field('Width of a mount', 'size', 0.003, 0.1),
     holdsM: field('Bundle it holds', 'size', 0.002, 0.1),
@@ -146,6 +152,10 @@ export const FIELD_RULES = {
     carefulM: field('Careful: beside the shoe', 'size', 0, 0.3),
     pitchM: field('From mount to mount', 'size', 0.01, 1),
   },
+  power: {
+    fill: field('Fill an outlet up to', 'share', 0.1, 1),
+    rPerMOhm: field('DC cable, there and back', 'resistancePerLength', 0, 5),
+  },
   approach: { wantedHz: field('Wanted resonance', 'frequency', 200, 20000) },
 } as const satisfies Record<string, Record<string, FieldRule>>;
 
@@ -159,6 +169,11 @@ export function fieldRule(part: PartKind, path: string): FieldRule | undefined {
 
 /** Nobody lays out where a jack is. */
 const PLACES_FROM = ['assumed', 'entered', 'sheet', 'measured'] as const;
+
+const NEED_CHOICES = {
+  'body.polarity': ['centreNegative', 'centrePositive', 'ac', 'none'],
+  'body.ground': ['negative', 'positive', 'floating'],
+} as const;
 
 /** The words a person may choose from, by part and field. */
 export const CHOICE_RULES = {
@@ -189,7 +204,7 @@ export const CHOICE_RULES = {
     powerLost: ['bypass', 'silence'],
     bufferIn: [true, false],
     bufferOut: [true, false],
-    'body.polarity': ['centreNegative', 'centrePositive', 'ac', 'none'],
+    ...NEED_CHOICES,
     'body.placesFrom': PLACES_FROM,
   },
   cable: { cableClass: ['veryLow', 'low', 'ordinary', 'high', 'coiled'], added: [true, false] },
@@ -200,16 +215,19 @@ export const CHOICE_RULES = {
   reference: {},
   plug: { shape: ['straight', 'angled', 'pancake', 'coupler'], joint: ['soldered', 'screwOn'] },
   supply: {
-    polarity: ['centreNegative', 'centrePositive', 'ac', 'none'],
-    isolated: [true, false],
+    supplyClass: ['brick', 'diWithOutlets', 'mainsAdaptor', 'battery'],
+    groupsFrom: PLACES_FROM,
     'body.placesFrom': PLACES_FROM,
   },
   board: { surface: ['rows', 'plate', 'mesh'], placesFrom: PLACES_FROM },
   fixture: {
-    fixtureClass: ['supply', 'strip', 'controller', 'channelSwitch', 'junction', 'tin', 'reserved'],
+    fixtureClass: ['strip', 'controller', 'channelSwitch', 'junction', 'tin', 'reserved'],
+    ...NEED_CHOICES,
     'body.placesFrom': PLACES_FROM,
   },
   mount: {},
+  adaptor: { adaptorClass: ['reverser', 'doubler', 'seriesLead', 'chainLead'] },
+  power: { feeding: ['isolated', 'quietShare', 'chain'] },
   laying: {
     manner: ['tidy', 'direct'],
     allowsOverhang: [true, false],

@@ -1,9 +1,7 @@
-import type { Case } from './case';
-import type { Polarity } from './deviceCase';
 import { picofarad } from './guitar';
 import { assumed, type Provenance, type Sourced } from './sourced';
 
-/// What a rig is built with and the signal does not pass through by itself: plugs, supplies, boards, mounts.
+/// What a rig is built with and the signal does not pass through by itself: plugs, boards, mounts.
 
 export type PlugShape = 'straight' | 'angled' | 'pancake' | 'coupler';
 export type PlugJoint = 'soldered' | 'screwOn';
@@ -45,31 +43,6 @@ export const plugOfShape = (shape: PlugShape, name: string): Plug => ({
   acrossM: assumed(PLUG_SHAPES[shape].acrossM),
   reachM: assumed(PLUG_SHAPES[shape].reachM),
   plugF: assumed(picofarad(15)),
-});
-
-/** Outlets that are all alike; a brick with two kinds of them is two entries. */
-export interface Supply {
-  readonly id: string;
-  readonly name: string;
-  readonly outlets: Sourced;
-  readonly outletV: Sourced;
-  /** Each. */
-  readonly outletA: Sourced;
-  readonly polarity: Polarity;
-  /** No outlet shares its ground with another. */
-  readonly isolated: boolean;
-  /** Unknown until somebody has held a rule to it. */
-  readonly body?: Case;
-}
-
-export const typicalSupply = (name: string): Supply => ({
-  id: 'x1',
-  name,
-  outlets: assumed(6),
-  outletV: assumed(9),
-  outletA: assumed(0.1),
-  polarity: 'centreNegative',
-  isolated: true,
 });
 
 export type BoardSurface = 'rows' | 'plate' | 'mesh';

@@ -1,16 +1,20 @@
 import { typicalCase, type Case, type CaseRule, type CaseSide, type JackKind } from './case';
+import { fixtureNeed, type PowerNeed } from './powerNeed';
 
 /// Things on a board that no signal runs through, or only a command.
 
 export type FixtureClass =
-  'supply' | 'strip' | 'controller' | 'channelSwitch' | 'junction' | 'tin' | 'reserved';
+  'strip' | 'controller' | 'channelSwitch' | 'junction' | 'tin' | 'reserved';
 
 export interface Fixture {
   readonly id: string;
   readonly name: string;
   readonly fixtureClass: FixtureClass;
-  readonly body: Case;
+  readonly body: FixtureBody;
 }
+
+/** Its case, and what feeds it. */
+export interface FixtureBody extends Case, PowerNeed {}
 
 interface FixtureRule extends CaseRule {
   readonly label: string;
@@ -31,10 +35,7 @@ const rule = (
   switches,
 });
 
-const sixTimes = (jack: readonly [JackKind, CaseSide]) => Array.from({ length: 6 }, () => jack);
-
 export const FIXTURE_CLASSES: Readonly<Record<FixtureClass, FixtureRule>> = {
-  supply: rule('supply', [160, 90, 38], 0.6, sixTimes(['power', 'back'])),
   strip: rule('mains strip', [250, 60, 45], 0.5, []),
   controller: rule(
     'foot controller',
@@ -63,5 +64,8 @@ export const fixtureOfClass = (
   id,
   name,
   fixtureClass,
-  body: typicalCase(FIXTURE_CLASSES[fixtureClass], FIXTURE_CLASSES[fixtureClass].jacks),
+  body: {
+    ...typicalCase(FIXTURE_CLASSES[fixtureClass], FIXTURE_CLASSES[fixtureClass].jacks),
+    ...fixtureNeed(FIXTURE_CLASSES[fixtureClass].jacks.some(([kind]) => kind === 'power')),
+  },
 });

@@ -1,9 +1,10 @@
 import type { Device } from './device';
 import type { Destination } from './destination';
-import type { Board, Mount, Plug, Supply } from './fittings';
+import type { Board, Mount, Plug } from './fittings';
 import type { Fixture } from './fixture';
 import type { Guitar } from './guitar';
 import type { Cable } from './cable';
+import type { Adaptor, Supply } from './supply';
 
 /** What the gear list holds, by kind. The first four stand in rigs. */
 export interface Things {
@@ -13,6 +14,7 @@ export interface Things {
   readonly destination: Destination;
   readonly plug: Plug;
   readonly supply: Supply;
+  readonly adaptor: Adaptor;
   readonly board: Board;
   readonly fixture: Fixture;
   readonly mount: Mount;

@@ -2,7 +2,32 @@ export { CASE_SIDES, JACK_KINDS, resized, spaceJacks, spaceSwitches } from './ca
 export type { Case, CaseJack, CaseSide, CaseSwitch, JackKind } from './case';
 export { checkPlaces } from './checkPlaces';
 export { bodyOf, CASE_RULES, typicalBody } from './deviceCase';
-export type { Body, Polarity } from './deviceCase';
+export type { Body } from './deviceCase';
+export { isQuietClass } from './powerNeed';
+export type { GroundPole, Polarity, PowerNeed } from './powerNeed';
+export {
+  ADAPTOR_CLASSES,
+  adaptorOfClass,
+  groupIndexOf,
+  MOST_GROUPS,
+  MOST_OUTLETS,
+  outletCount,
+  outletGroup,
+  settingsOf,
+  SUPPLY_CLASSES,
+  supplyCaseOf,
+  supplyOfClass,
+  typicalSupplyCase,
+  USUAL_EFFICIENCY,
+} from './supply';
+export type {
+  Adaptor,
+  AdaptorClass,
+  OutletGroup,
+  OutletSetting,
+  Supply,
+  SupplyClass,
+} from './supply';
 export { DEVICE_CLASSES, deviceOfClass, wantsPickup } from './device';
 export type { BypassChoice, BypassKind, Device, DeviceClass, PowerLost, Side } from './device';
 export { DESTINATION_KINDS, destinationOfKind } from './destination';
@@ -14,7 +39,6 @@ export {
   plugOfShape,
   spaceSlats,
   typicalBoard,
-  typicalSupply,
 } from './fittings';
 export type {
   Board,
@@ -26,10 +50,9 @@ export type {
   PlugJoint,
   PlugShape,
   Slat,
-  Supply,
 } from './fittings';
 export { FIXTURE_CLASSES, fixtureOfClass } from './fixture';
-export type { Fixture, FixtureClass } from './fixture';
+export type { Fixture, FixtureBody, FixtureClass } from './fixture';
 export { GEAR_ID, gearItem, HIGHEST_PRICE, isReel, MOST_ID, NO_QUALITIES } from './gearItem';
 export type { GearItem, GearKind, ItemOf, Qualities, RigItem, RigKind, Things } from './gearItem';
 export { guitarOfClass, PICKUP_CLASSES, pickupOfClass, picofarad } from './guitar';
@@ -50,4 +73,4 @@ export { GEAR_KINDS, gearOf, isForRigs } from './kinds';
 export { LONGEST_NAME, LONGEST_NOTE, MOST_LOOPS } from './limits';
 export { shapeOf } from './shape';
 export type { Shape, ShapeNode } from './shape';
-export type { PlaceList } from './kinds';
+export type { PlaceList } from './descriptor';

@@ -1,8 +1,9 @@
 import { CABLE_CLASSES, cableOfClass, type CableClass } from './cable';
 import { DESTINATION_KINDS, destinationOfKind, type DestinationKind } from './destination';
 import { DEVICE_CLASSES, deviceOfClass, type DeviceClass } from './device';
-import { CHOICE_RULES, FIELD_RULES, type FieldRule } from './fields';
-import { CASE_SIDES, JACK_KINDS, MOST_JACKS, MOST_SWITCHES } from './case';
+import type { GearDescriptor } from './descriptor';
+import { CHOICE_RULES, FIELD_RULES } from './fields';
+import { CASE_FORM, CASE_LISTS, NEED_FORM, OUTLETS } from './sharedLines';
 import {
   MOST_OPENINGS,
   MOST_SLATS,
@@ -11,74 +12,25 @@ import {
   PLUG_SHAPES,
   plugOfShape,
   typicalBoard,
-  typicalSupply,
   type MountSize,
   type PlugShape,
 } from './fittings';
 import { FIXTURE_CLASSES, fixtureOfClass, type FixtureClass } from './fixture';
-import type { GearItem, GearKind, RigItem, Things } from './gearItem';
+import type { GearItem, GearKind, RigItem } from './gearItem';
 import { guitarOfClass, PICKUP_CLASSES, type PickupClass } from './guitar';
 import { LONGEST_NOTE, MOST_LOOPS } from './limits';
 import { entered } from './sourced';
+import {
+  ADAPTOR_CLASSES,
+  adaptorOfClass,
+  SUPPLY_CLASSES,
+  supplyOfClass,
+  type AdaptorClass,
+  type SupplyClass,
+} from './supply';
 
 /// Every kind of gear as one descriptor. Checks, the shapes of requests and files, the JSON Schema, the columns of
 /// CSV, what can be added and the plain form are made from it; a new kind is a type and an entry here.
-
-type Words = readonly (string | boolean)[];
-
-/** The classes of a kind: each gives a thing with typical values, all of them assumed. */
-export interface Classes {
-  /** The field of a thing that says its class; null where the class is only where it starts. */
-  readonly field: string | null;
-  /** By class, what people call it. */
-  readonly labels: Readonly<Record<string, string>>;
-  /** Where nobody says. */
-  readonly usual: string;
-}
-
-/** One line of a plain form: a number or a choice by its path. */
-export interface FormLine {
-  readonly path: string;
-  readonly label: string;
-  /** Of a choice: what its words are called; in this order. */
-  readonly words?: readonly (readonly [word: string | boolean, label: string])[];
-}
-
-/** Places of one sort on a thing: jacks, foot-switches, slats, openings. */
-export interface PlaceList {
-  readonly most: number;
-  readonly words: Readonly<Record<string, readonly string[]>>;
-  /** In the order in which they are written. */
-  readonly numbers: readonly string[];
-}
-
-export interface GearDescriptor<K extends GearKind = GearKind> {
-  readonly kind: K;
-  readonly one: string;
-  readonly many: string;
-  /** It stands in the way of a signal, and so in a rig. */
-  readonly isForRigs: boolean;
-  readonly classes: Classes;
-  /** @param name as its class where it is not given */
-  readonly blank: (of: string, name?: string) => Things[K];
-  /** What its typical values are typical of. */
-  readonly assumedFrom: (thing: Things[K]) => string;
-  readonly numbers: Readonly<Record<string, FieldRule>>;
-  /** Words and yes/no that can be chosen, by path. */
-  readonly choices: Readonly<Record<string, Words>>;
-  /** Words that only its class or shape decides, by path. */
-  readonly fixed: Readonly<Record<string, Words>>;
-  /** Whole numbers up to this, by path. */
-  readonly counts: Readonly<Record<string, number>>;
-  /** Words anybody writes, up to this many characters, by path. */
-  readonly texts: Readonly<Record<string, number>>;
-  /** Places on it, each of plain numbers in m and words, by path. */
-  readonly lists: Readonly<Record<string, PlaceList>>;
-  /** Parts of it that may not be there: as null, or not at all. */
-  readonly groups: Readonly<Record<string, 'nullable' | 'optional'>>;
-  /** The plain form; null where a form of its own knows what depends on what. */
-  readonly form: readonly FormLine[] | null;
-}
 
 const labelsOf = <K extends string>(
   table: Readonly<Record<K, { readonly label: string }>>,
@@ -95,29 +47,6 @@ const NOTHING_ELSE = {
   groups: {},
   form: null,
 } as const;
-
-const CASE_LISTS: Readonly<Record<string, PlaceList>> = {
-  'body.jacks': {
-    most: MOST_JACKS,
-    words: { kind: JACK_KINDS, side: CASE_SIDES },
-    numbers: ['alongM'],
-  },
-  'body.switches': { most: MOST_SWITCHES, words: {}, numbers: ['xM', 'yM'] },
-};
-
-const CASE_FORM: readonly FormLine[] = [
-  { path: 'body.widthM', label: 'Width' },
-  { path: 'body.depthM', label: 'Depth' },
-  { path: 'body.heightM', label: 'Height' },
-  { path: 'body.massKg', label: 'Mass' },
-];
-
-const POLARITIES = [
-  ['centreNegative', 'minus in the middle'],
-  ['centrePositive', 'plus in the middle'],
-  ['ac', 'AC'],
-  ['none', 'no supply'],
-] as const;
 
 type Descriptors = { readonly [K in GearKind]: GearDescriptor<K> };
 
@@ -154,7 +83,7 @@ export const GEAR: Descriptors = {
       insert: ['none', 'switched', 'own'],
     },
     counts: { loops: MOST_LOOPS },
-    texts: { 'body.fails': LONGEST_NOTE },
+    texts: { 'body.fails': LONGEST_NOTE, 'body.powerNote': LONGEST_NOTE },
     lists: CASE_LISTS,
     groups: { pot: 'nullable', pickupSimulator: 'optional', body: 'optional' },
   },
@@ -225,26 +154,37 @@ export const GEAR: Descriptors = {
     one: 'supply',
     many: 'Supplies',
     isForRigs: false,
-    classes: { field: null, labels: { supply: 'supply' }, usual: 'supply' },
-    blank: (_, name = 'supply') => typicalSupply(name),
-    assumedFrom: () => 'a supply for pedals',
+    classes: { field: 'supplyClass', labels: labelsOf(SUPPLY_CLASSES), usual: 'brick' },
+    blank: (of, name) => supplyOfClass(of as SupplyClass, name),
+    assumedFrom: ({ supplyClass }) => SUPPLY_CLASSES[supplyClass].label,
     numbers: FIELD_RULES.supply,
     choices: CHOICE_RULES.supply,
-    lists: CASE_LISTS,
+    lists: { groups: OUTLETS, ...CASE_LISTS },
     groups: { body: 'optional' },
     form: [
-      { path: 'outlets', label: 'Outlets' },
-      { path: 'outletV', label: 'Voltage' },
-      { path: 'outletA', label: 'Current, each' },
-      { path: 'polarity', label: 'Polarity', words: POLARITIES },
+      { path: 'totalW', label: 'All outlets together' },
+      { path: 'chargeC', label: 'Charge of a battery' },
+    ],
+  },
+  adaptor: {
+    ...NOTHING_ELSE,
+    kind: 'adaptor',
+    one: 'adaptor',
+    many: 'Adaptors',
+    isForRigs: false,
+    classes: { field: 'adaptorClass', labels: labelsOf(ADAPTOR_CLASSES), usual: 'reverser' },
+    blank: (of, name) => adaptorOfClass(of as AdaptorClass, name),
+    assumedFrom: ({ adaptorClass }) => ADAPTOR_CLASSES[adaptorClass].label,
+    numbers: FIELD_RULES.adaptor,
+    choices: CHOICE_RULES.adaptor,
+    form: [
       {
-        path: 'isolated',
-        label: 'Grounds',
-        words: [
-          [true, 'each outlet by itself'],
-          [false, 'shared'],
-        ],
+        path: 'adaptorClass',
+        label: 'What it is',
+        words: Object.entries(labelsOf(ADAPTOR_CLASSES)),
       },
+      { path: 'efficiency', label: 'Efficiency' },
+      { path: 'mostA', label: 'Lets through' },
     ],
   },
   board: {
@@ -290,13 +230,14 @@ export const GEAR: Descriptors = {
     one: 'fixture',
     many: 'Fixtures',
     isForRigs: false,
-    classes: { field: 'fixtureClass', labels: labelsOf(FIXTURE_CLASSES), usual: 'supply' },
+    classes: { field: 'fixtureClass', labels: labelsOf(FIXTURE_CLASSES), usual: 'controller' },
     blank: (of, name) => fixtureOfClass(of as FixtureClass, 'x1', name),
     assumedFrom: ({ fixtureClass }) => FIXTURE_CLASSES[fixtureClass].label,
     numbers: FIELD_RULES.fixture,
     choices: CHOICE_RULES.fixture,
+    texts: { 'body.powerNote': LONGEST_NOTE },
     lists: CASE_LISTS,
-    form: CASE_FORM,
+    form: [...CASE_FORM, ...NEED_FORM],
   },
   mount: {
     ...NOTHING_ELSE,

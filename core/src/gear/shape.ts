@@ -1,4 +1,4 @@
-import type { GearDescriptor, PlaceList } from './kinds';
+import type { GearDescriptor, PlaceList } from './descriptor';
 
 /// What a thing of the gear list is made of, as a tree: for whoever reads or describes it from outside.
 

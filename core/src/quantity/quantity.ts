@@ -18,6 +18,8 @@ export type Quantity =
   | 'ratio'
   | 'voltage'
   | 'current'
+  | 'charge'
+  | 'share'
   | 'power'
   | 'area'
   | 'count';
@@ -200,6 +202,20 @@ export const QUANTITY_RULES: Readonly<Record<Quantity, QuantityRule>> = {
     bases: { A: 1, a: 1 },
     prefixes: { u: 1e-6, m: 1e-3 },
     shown: same([unit('mA', 1e-3), unit('A', 1)]),
+  },
+  charge: {
+    noun: 'a charge',
+    bare: same(unit('mAh', 3.6)),
+    bases: { Ah: 3600, ah: 3600, C: 1 },
+    prefixes: { m: 1e-3 },
+    shown: same([unit('mAh', 3.6), unit('Ah', 3600)]),
+  },
+  share: {
+    noun: 'a share',
+    bare: same(unit('%', 0.01)),
+    bases: { '%': 0.01 },
+    prefixes: {},
+    shown: same([unit('%', 0.01)]),
   },
   power: {
     noun: 'a power',

@@ -12,6 +12,7 @@ import { checkLayout } from './checkLayout';
 import { checkName } from './checkName';
 import { checkNumbers } from './checkNumbers';
 import { checkSourced } from './checkField';
+import { checkBuild, checkPower } from './checkPower';
 import { listOf } from './edits/list';
 import { allCables, allDevices } from './chain';
 import type { Place } from './electrical';
@@ -48,7 +49,8 @@ function checkWhole(parts: RigParts, pins: Rig['pins']): readonly RigProblem[] {
     ...checkNames(parts, pins),
     ...checkElectrical(parts),
     ...checkLayout(parts.layout),
-    ...checkPower(parts),
+    ...checkPower(parts.power),
+    ...checkBuild(parts.build),
     ...checkBrief(parts.texts.brief),
   ];
 }
@@ -106,6 +108,7 @@ function* checkIds(parts: RigParts, pins: Rig['pins']): Generator<RigProblem> {
     ...layout.controls,
     ...layout.looms,
     ...power.supplies,
+    ...power.feeds.map(({ id }) => ({ id, name: `DC cable ${id}` })),
     ...pins,
   ];
   for (const { id, name } of named) {
@@ -208,18 +211,4 @@ function* checkPlace({ lengths, destination, loop }: Place, path: string): Gener
   }
   yield* checkDestination(destination, `${path}.destination`);
   yield* checkDestination(loop, `${path}.loop`);
-}
-
-function* checkPower({ power }: RigParts): Generator<RigProblem> {
-  for (const [i, supply] of power.supplies.entries()) {
-    yield* checkNumbers('supply', supply, `power.supplies[${i}]`);
-    yield* checkPlaces('supply', supply, `power.supplies[${i}]`);
-  }
-  const { max } = FIELD_RULES.supply.outlets;
-  for (const [i, { outlet }] of power.feeds.entries())
-    if (!Number.isInteger(outlet) || outlet < 0 || outlet >= max)
-      yield {
-        path: `power.feeds[${i}].outlet`,
-        message: `Outlet: ${outlet} is not between 0 and ${max - 1}.`,
-      };
 }

@@ -61,6 +61,7 @@ export function idsIn(parts: RigParts): readonly string[] {
     ...layout.controls,
     ...layout.looms,
     ...power.supplies,
+    ...power.feeds,
   ];
   return things.map(({ id }) => id);
 }
@@ -87,7 +88,8 @@ export function nextIdsOf(rig: Pick<Rig, keyof RigParts | 'pins'>): NextIds {
     ...parts.texts.brief.uncounted,
     ...Object.keys(parts.layout.ends),
     ...Object.keys(parts.layout.placements),
-    ...parts.build.made,
+    ...parts.power.feeds.flatMap(({ consumer, supply }) => [consumer, supply]),
+    ...parts.power.apart,
   ];
   const ids = [rig, ...rig.pins.map((pin) => pin.rig)].flatMap(spoken);
   const all = [...ids, ...rig.pins.map(({ id }) => id)];

@@ -8,8 +8,15 @@ export {
   WEIGHT_NAMES,
 } from './brief';
 export type { Brief, PedalUse, Weights } from './brief';
-export { NOTHING_BUILT } from './build';
-export type { Build } from './build';
+export {
+  BUILD_WORDS,
+  LONGEST_PART_KEY,
+  MOST_OF_A_PART,
+  MOST_PARTS,
+  NOTHING_BUILT,
+  USUAL_WAYS,
+} from './build';
+export type { Build, BuildWays, PartAtHand } from './build';
 export { checkField, checkSourced, readField } from './checkField';
 export type { FieldInput, FieldProblem } from './checkField';
 export { checkName } from './checkName';
@@ -37,7 +44,15 @@ export {
 } from './composeEdit';
 export { isDay } from './day';
 export { sayDifferences } from './differences';
-export { applyEdit, applyEdits, applyTrusted, findPart, touchedBy, withPart } from './edits';
+export {
+  applyEdit,
+  applyEdits,
+  applyTrusted,
+  findPart,
+  listOf,
+  touchedBy,
+  withPart,
+} from './edits';
 export type { Edit, EditResult, Lists, NamedTarget, Target } from './edits';
 export {
   allCables,
@@ -112,8 +127,8 @@ export {
   placeNow,
   plugInAtPlace,
 } from './places';
-export { NO_POWER } from './power';
-export type { Power, PowerFeed } from './power';
+export { feedOf, NO_POWER, USUAL_DC_M } from './power';
+export type { Feeding, FeedVia, Power, PowerFeed } from './power';
 export { reachOf } from './reach';
 export { remember } from './remember';
 export { MOST, MOST_DEVICES, MOST_PINS, partsOf, RIG_FORMAT } from './rig';

@@ -72,7 +72,8 @@ export interface CableEnds {
   readonly to: CableEnd;
 }
 
-export const CONTROL_KINDS = ['dc', 'mains', 'midi', 'control', 'expression', 'usb'] as const;
+/** DC goes by the feeds of the power. */
+export const CONTROL_KINDS = ['mains', 'midi', 'control', 'expression', 'usb'] as const;
 export type ControlKind = (typeof CONTROL_KINDS)[number];
 
 /** A jack of a thing: `nth` of the jacks of its kind, from 0. */

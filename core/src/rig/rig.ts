@@ -5,7 +5,7 @@ import type { Power } from './power';
 import type { SwitchState } from './switchState';
 import type { Texts } from './texts';
 
-export const RIG_FORMAT = 5;
+export const RIG_FORMAT = 6;
 export const MOST_DEVICES = 64;
 export const MOST_PINS = 4;
 export const MOST_PLACEMENTS = 200;

@@ -94,7 +94,7 @@ export const emptyBoard: fc.Arbitrary<Rig> = fc
           of: 'fixtures',
           at: 0,
           remove: 0,
-          insert: [fixtureOfClass('supply', 'f1')],
+          insert: [fixtureOfClass('controller', 'f1')],
         })
       : rig;
   });

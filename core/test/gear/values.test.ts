@@ -5,10 +5,13 @@ import {
   DEVICE_CLASSES,
   GEAR_KINDS,
   gearOf,
+  FIELD_RULES,
+  typicalBody,
   type DeviceClass,
   type FieldRule,
   type Provenance,
 } from '../../src/gear';
+import { NO_POWER } from '../../src/rig';
 import { parseQuantity } from '../../src/quantity';
 import { toleranceOf } from '../../src/tolerance/tolerances';
 
@@ -82,6 +85,21 @@ test.each(descriptors.map((kind) => [kind.many, kind] as const))(
     expect(fields).toHaveLength(Object.keys(numbers).length);
   },
 );
+
+test('what pedals draw where nobody has said, and how a rig is fed', () => {
+  const draws = tablesUnder('Pedals and boxes')[2]!;
+  const rule = gearOf('device').numbers['body.supplyA']!;
+  for (const [of, { label }] of Object.entries(DEVICE_CLASSES)) {
+    const { supplyA } = typicalBody(deviceOfClass(of as DeviceClass, 'd1'));
+    same(draws.find((row) => row.class === label)?.draws, supplyA.value, rule);
+  }
+  for (const [path, own] of Object.entries(FIELD_RULES.power)) {
+    const row = tablesUnder('Power')[0]!.find((one) => one['what can be set'] === own.label);
+    same(row?.least, own.min, own);
+    same(row?.most, own.max, own);
+    same(row?.usual, valueAt(NO_POWER, path), own);
+  }
+});
 
 test('what can be chosen is there once, and what is usual is among it', () => {
   for (const { choices, classes, blank } of descriptors) {

@@ -7,7 +7,7 @@ import {
   guitarOfClass,
   cableOfClass,
   typicalBody,
-  typicalSupply,
+  supplyOfClass,
   type RigItem,
 } from '../../src/gear';
 import {
@@ -177,9 +177,11 @@ describe('editing an entry', () => {
       kind: 'ok',
       item: drive,
     });
-    const supply = gearItem('brick', 'supply', typicalSupply('Brick'));
-    expect(editItem(supply, { kind: 'set', field: 'outlets', to: entered(2.5) })).toMatchObject({
-      message: 'Outlets: 2.5 is not a whole number.',
+    const supply = gearItem('brick', 'supply', supplyOfClass('brick', 'Brick'));
+    const { groups } = supply.thing;
+    const half = { ...supply.thing, groups: [{ ...groups[0]!, outlets: 2.5 }] };
+    expect(editItem(supply, { kind: 'replace', to: half })).toMatchObject({
+      message: 'Brick, outlets 1: outlets 2.5 is not between 1 and 32.',
     });
   });
 });

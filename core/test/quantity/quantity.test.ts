@@ -162,6 +162,8 @@ const WHOLE: Readonly<Record<string, number>> = {
   lb: 0.45359237,
   lbs: 0.45359237,
   oz: 0.45359237 / 16,
+  Ah: 3600,
+  ah: 3600,
   '×': 1,
   x: 1,
 };

@@ -1,4 +1,4 @@
-import { entered, mountOfSize, fixtureOfClass, typicalBoard, typicalSupply } from '../../src/gear';
+import { entered, mountOfSize, fixtureOfClass, supplyOfClass, typicalBoard } from '../../src/gear';
 import { freshId, type Edit, type Rig } from '../../src/rig';
 
 /// Random edits of what a rig is laid out on.
@@ -15,7 +15,13 @@ export function layoutPartOf(rig: Rig, at: number, amount: number): Edit {
       return insert('lanes', { ...lane, yM: amount * 5, fromM: 0, toM: 0.5 });
     }
     case 1: {
-      const control = { id: freshId(rig, 'k'), name, carries: 'dc', from: jack, to: jack } as const;
+      const control = {
+        id: freshId(rig, 'k'),
+        name,
+        carries: 'midi',
+        from: jack,
+        to: jack,
+      } as const;
       return insert('controls', { ...control, lengthM: entered(amount) });
     }
     case 2:
@@ -32,7 +38,7 @@ export function fittingOf(rig: Rig, at: number): Edit {
     case 0:
       return insert('boards', { ...typicalBoard('board'), id: freshId(rig, 'b') });
     case 1:
-      return insert('supplies', { ...typicalSupply('supply'), id: freshId(rig, 'u') });
+      return insert('supplies', { ...supplyOfClass('brick'), id: freshId(rig, 'u') });
     case 2: {
       return insert('fixtures', fixtureOfClass('tin', freshId(rig, 'f')));
     }

@@ -1,3 +1,4 @@
+import { hang, unhang } from '../../src/power';
 import fc from 'fast-check';
 import {
   DEVICE_CLASSES,
@@ -230,8 +231,18 @@ export function editOf(rig: Rig, { kind, at, amount }: Recipe): Edit {
     }
     case 'feed': {
       const supply = rig.power.supplies[0]?.id ?? 'u99';
-      const feed = { consumer: device?.id ?? 'd99', supply, outlet: Math.floor(amount * 64) };
-      return { kind: 'list', of: 'feeds', at: 0, remove: 0, insert: [feed] };
+      const consumer = device?.id ?? 'd99';
+      const outlet = Math.floor(amount * 40);
+      const after =
+        at % 3 === 0 ? (devicesOf(rig)[at % Math.max(1, devicesOf(rig).length)]?.id ?? null) : null;
+      const to = { supply, outlet, after };
+      return (
+        (at % 7 === 0 ? unhang(rig, consumer) : hang(rig, consumer, to)) ?? {
+          kind: 'assign',
+          field: 'apart',
+          to: [consumer],
+        }
+      );
     }
     case 'stand': {
       const board = rig.layout.boards[0]?.id ?? 'b99';
@@ -255,7 +266,13 @@ export function editOf(rig: Rig, { kind, at, amount }: Recipe): Edit {
         : { kind: 'set', target: { of: 'laying' }, field, to };
     }
     case 'made':
-      return { kind: 'assign', field: 'made', to: [pickFrom(allCables(rig), at).id] };
+      return at % 2 === 0
+        ? { kind: 'assign', field: 'ways', to: { ...rig.build.ways, spares: 'twice' } }
+        : {
+            kind: 'assign',
+            field: 'parts',
+            to: [{ key: `plug ${at}`, owned: at, ordered: 1, arrived: 0, buyer: '' }],
+          };
     case 'brief':
       return editBrief(rig, {
         deadline: amount < 0 ? 'soon' : '2027-02-28',

@@ -1,4 +1,4 @@
-import { resized, typicalBody, type Body, type Device } from '@gullwind/core';
+import { assumed, resized, typicalBody, type Body, type Device } from '@gullwind/core';
 import { measured, sheet } from './demoValues';
 
 /// How large the pedals of the workshop are: mm, and grams. Those with a rule held to them are measured.
@@ -50,6 +50,52 @@ const MEASURED = new Set(
   ),
 );
 
+/** V, up to V, mA; where a pedal has its plus in the middle, or its ground at the plus. */
+type Wants = readonly [volts: number, upTo: number, mA: number, more?: Partial<Body>];
+
+/** What the sheets say of what they want; the others are as usual for their class. */
+const WANTS: Readonly<Record<string, Wants>> = {
+  'plumb-line': [9, 9, 35],
+  'wee-ferry': [9, 18, 6],
+  'deep-ferry': [9, 18, 8],
+  'kelp-stage': [9, 12, 75],
+  ballast: [9, 18, 6],
+  mudlark: [9, 9, 4],
+  'mudlark-t': [9, 9, 4],
+  cinder: [9, 9, 2, { polarity: 'centrePositive', ground: 'positive' }],
+  brine: [9, 9, 6],
+  heave: [9, 18, 8],
+  gristle: [9, 9, 12],
+  'rope-burn': [9, 18, 16, { powerNote: 'At 18 V cleaner and louder.' }],
+  'soft-lantern': [9, 9, 7],
+  'seven-weirs': [9, 18, 45],
+  'low-tide': [9, 9, 55],
+  eddy: [9, 9, 28],
+  swell: [9, 9, 65],
+  'slow-wheel': [12, 12, 150],
+  'far-bank': [9, 9, 85],
+  'echo-weir': [9, 9, 120],
+  undercroft: [9, 9, 280],
+  nave: [9, 9, 310],
+  treadle: [9, 9, 12],
+  'cross-wind': [9, 12, 260],
+  'four-locks': [9, 12, 90],
+  'eight-locks': [9, 12, 160],
+};
+
+function wantsOf(id: string): Partial<Body> {
+  const wants = WANTS[id];
+  if (!wants) return {};
+  const [volts, upTo, mA, more] = wants;
+  return {
+    supplyV: sheet(volts),
+    supplyMaxV: sheet(upTo),
+    supplyA: sheet(mA / 1000),
+    idleA: assumed((mA * 0.8) / 1000),
+    ...more,
+  };
+}
+
 /** The case of a pedal of the demo. @throws Error where nobody has said how large it is */
 export function demoBody(id: string, device: Device): Body {
   const size = SIZES[id];
@@ -62,5 +108,5 @@ export function demoBody(id: string, device: Device): Body {
     widthM: of(width / 1000),
     depthM: of(depth / 1000),
   });
-  return { ...sized, heightM: of(height / 1000), massKg: of(grams / 1000) };
+  return { ...sized, ...wantsOf(id), heightM: of(height / 1000), massKg: of(grams / 1000) };
 }

@@ -3,9 +3,13 @@ import {
   gearItem,
   mountOfSize,
   typicalBoard,
-  typicalSupply,
+  adaptorOfClass,
+  outletGroup,
+  supplyOfClass,
   type Board,
+  type AdaptorClass,
   type GearItem,
+  type Supply,
   type Sourced,
 } from '@gullwind/core';
 import { measured, sheet } from './demoValues';
@@ -80,7 +84,6 @@ const BOARDS: readonly GearItem[] = [
 ];
 
 const FIXTURES: readonly GearItem[] = [
-  gearItem('tide-eight', 'fixture', fixtureOfClass('supply', 'x1', 'Tide Eight'), 'Hangs below.'),
   gearItem(
     'jetty',
     'fixture',
@@ -93,6 +96,87 @@ const FIXTURES: readonly GearItem[] = [
     fixtureOfClass('channelSwitch', 'x1', 'Helm'),
     'Switches the channels of the under-stage amp.',
   ),
+];
+
+const supply = (
+  id: string,
+  name: string,
+  groups: Supply['groups'],
+  note: string,
+  more: Partial<Supply> & { readonly price?: number } = {},
+): GearItem => {
+  const { price = null, ...said } = more;
+  const thing = { ...supplyOfClass('brick', name), groups, groupsFrom: 'sheet' as const, ...said };
+  const item = gearItem(id, 'supply', thing, note);
+  return { ...item, qualities: { ...item.qualities, price } };
+};
+
+const adaptor = (
+  id: string,
+  of: AdaptorClass,
+  name: string,
+  price: number,
+  note: string,
+): GearItem => {
+  const item = gearItem(id, 'adaptor', adaptorOfClass(of, name), note);
+  return { ...item, qualities: { ...item.qualities, price } };
+};
+
+const SUPPLIES: readonly GearItem[] = [
+  supply('tide-six', 'Tide Six', [outletGroup(6, 9, 0.1)], 'Six outlets, each by itself.', {
+    price: 110,
+    totalW: sheet(6),
+  }),
+  supply(
+    'tide-eight',
+    'Tide Eight',
+    [
+      outletGroup(6, 9, 0.1),
+      outletGroup(2, 9, 0.5, { volts2: 12, amps2: 0.4, volts3: 18, amps3: 0.25 }),
+    ],
+    'Hangs below. Two outlets can be set.',
+    { price: 165, totalW: sheet(14) },
+  ),
+  supply(
+    'tide-strong',
+    'Tide Strong',
+    [outletGroup(2, 9, 0.5)],
+    'Two outlets for digital pedals.',
+    {
+      price: 75,
+    },
+  ),
+  supply(
+    'pool-ten',
+    'Pool Ten',
+    [outletGroup(10, 9, 0.2, { ground: 'shared' })],
+    'Ten outlets on one ground.',
+    { price: 60, totalW: sheet(18) },
+  ),
+  supply('quay', 'Quay', [outletGroup(4, 9, 0.12)], 'A DI with four outlets.', {
+    supplyClass: 'diWithOutlets',
+    price: 190,
+  }),
+  supply('spout', 'Spout', [outletGroup(1, 9, 1)], 'A mains adaptor of its own.', {
+    supplyClass: 'mainsAdaptor',
+    price: 18,
+  }),
+  supply('spout-ac', 'Spout AC', [outletGroup(1, 9, 0.5, { polarity: 'ac' })], 'Gives AC.', {
+    supplyClass: 'mainsAdaptor',
+    price: 22,
+  }),
+  supply('cell', 'Block of nine volts', [outletGroup(1, 9, 0.05)], 'For what sips.', {
+    supplyClass: 'battery',
+    chargeC: sheet(0.5 * 3600),
+    price: 3,
+  }),
+];
+
+const ADAPTORS: readonly GearItem[] = [
+  adaptor('turnabout', 'reverser', 'Turnabout', 6, 'Turns the poles of one plug.'),
+  adaptor('spring-tide', 'doubler', 'Spring Tide', 29, '9 V in, 18 V out.'),
+  adaptor('tandem', 'seriesLead', 'Tandem', 9, 'Two isolated outlets as one.'),
+  adaptor('string', 'chainLead', 'String', 7, 'One plug more on the same outlet.'),
 ];
 
 const MOUNTS: readonly GearItem[] = [
@@ -127,18 +211,8 @@ export const DEMO_FITTINGS: readonly GearItem[] = [
     'screwOn',
     6,
   ),
-  gearItem(
-    'tide-six',
-    'supply',
-    { ...typicalSupply('Tide Six'), outletA: sheet(0.1) },
-    'Six outlets, each by itself.',
-  ),
-  gearItem(
-    'tide-strong',
-    'supply',
-    { ...typicalSupply('Tide Strong'), outlets: sheet(2), outletA: sheet(0.5) },
-    'Two outlets for digital pedals.',
-  ),
+  ...SUPPLIES,
+  ...ADAPTORS,
   ...BOARDS,
   ...FIXTURES,
   ...MOUNTS,

@@ -1,17 +1,17 @@
 import {
   addBoard,
-  addFixture,
+  addSupply,
   addLanes,
   applyFollowing,
-  fixtureOfClass,
+  assumed,
   freshId,
+  hang,
   onDeck,
-  spaceJacks,
   type Board,
-  type ControlCable,
   type Edit,
-  type Fixture,
+  type PowerFeed,
   type Rig,
+  type Supply,
 } from '@gullwind/core';
 import { DEMO_GEAR } from './demoGear';
 
@@ -32,14 +32,10 @@ const stand = ([id, xMm, yMm]: Stand): Edit => ({
   to: onDeck('b1', xMm / 1000, yMm / 1000),
 });
 
-function supply(name: string, outlets: number): Fixture {
-  const fixture = fixtureOfClass('supply', 'f1', name);
-  const { widthM, depthM } = fixture.body;
-  const jacks = Array.from({ length: outlets }, () => ['power', 'back'] as const);
-  return {
-    ...fixture,
-    body: { ...fixture.body, jacks: spaceJacks(jacks, [widthM.value, depthM.value]) },
-  };
+function supplyOf(id: string): Supply {
+  const item = DEMO_GEAR.find((one) => one.id === id);
+  if (item?.kind !== 'supply') throw new Error(`the demo gear has no supply “${id}”`);
+  return item.thing;
 }
 
 const below = (id: string, xMm: number, yMm: number): Edit => ({
@@ -48,17 +44,22 @@ const below = (id: string, xMm: number, yMm: number): Edit => ({
   to: onDeck('b1', xMm / 1000, yMm / 1000, { isUnder: true }),
 });
 
-/** One DC cable from each outlet to a pedal. */
-function fed(rig: Rig, pedals: readonly string[]): Edit {
-  const insert = pedals.map((pedal, i): ControlCable => ({
+/** Each on an outlet of the first supply. */
+function fed(rig: Rig, outlets: Readonly<Record<string, number>>): Edit {
+  const insert = Object.entries(outlets).map(([consumer, outlet], i): PowerFeed => ({
     id: freshId(rig, 'k', i),
-    name: `DC ${i + 1}`,
-    carries: 'dc',
-    from: { thing: 'f1', nth: i },
-    to: { thing: pedal, nth: 0 },
-    lengthM: { value: 0.5, from: 'assumed' },
+    consumer,
+    supply: 'u1',
+    outlet,
+    volts: null,
+    second: null,
+    after: null,
+    via: 'straight',
+    efficiency: assumed(0.85),
+    lengthM: assumed(0.5),
+    isFixed: false,
   }));
-  return { kind: 'list', of: 'controls', at: 0, remove: 0, insert };
+  return { kind: 'list', of: 'feeds', at: 0, remove: 0, insert };
 }
 
 type Make = (rig: Rig) => Edit | null;
@@ -91,9 +92,11 @@ export const layPitBoard = (rig: Rig): Rig =>
       ['d7', 254, 220],
       ['d8', 58, 220],
     ),
-    (now) => addFixture(now, supply('Tide Eight', 8)),
-    () => below('f1', 20, 200),
-    (now) => fed(now, ['d1', 'd3', 'd4', 'd5', 'd6', 'd7', 'd8']),
+    (now) => addSupply(now, supplyOf('tide-eight')),
+    () => below('u1', 20, 200),
+    (now) => addSupply(now, supplyOf('cell')),
+    (now) => fed(now, { d1: 0, d3: 1, d4: 2, d5: 3, d6: 4, d7: 5, d8: 6 }),
+    (now) => hang(now, 'd2', { supply: 'u2', outlet: 0 }),
     addLanes,
   );
 

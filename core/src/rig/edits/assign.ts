@@ -10,7 +10,10 @@ const PART_OF = {
   ends: 'layout',
   neverMissed: 'layout',
   laying: 'layout',
-  made: 'build',
+  apart: 'power',
+  oneBox: 'power',
+  ways: 'build',
+  parts: 'build',
 } as const satisfies Readonly<Record<string, keyof RigParts>>;
 
 type Assigned = keyof typeof PART_OF;

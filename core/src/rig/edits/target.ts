@@ -12,7 +12,7 @@ type FittingTarget = { readonly of: 'board' | 'fixture' | 'supply'; readonly id:
 
 /** A part of a rig whose values can be set. */
 export type Target =
-  | { readonly of: 'reference' | 'approach' | 'laying' }
+  | { readonly of: 'reference' | 'approach' | 'laying' | 'power' }
   | { readonly of: 'guitar' | 'device' | 'cable' | 'destination'; readonly id: string }
   | FittingTarget;
 
@@ -20,7 +20,7 @@ export type Target =
 export type NamedTarget =
   | ElectricalTarget
   | FittingTarget
-  | { readonly of: 'rig' | 'laying' }
+  | { readonly of: 'rig' | 'laying' | 'power' }
   | { readonly of: 'pin'; readonly id: string };
 
 /** The part a target names, or undefined where the rig has none. */
@@ -30,6 +30,8 @@ export function findPart(rig: Rig, target: NamedTarget): object | undefined {
       return rig.texts;
     case 'laying':
       return rig.layout.laying;
+    case 'power':
+      return rig.power;
     case 'board':
       return rig.layout.boards.find(({ id }) => id === target.id);
     case 'fixture':
@@ -51,6 +53,8 @@ export function withPart(rig: Rig, target: NamedTarget, part: object): Rig {
       return { ...rig, texts: part as Rig['texts'] };
     case 'laying':
       return { ...rig, layout: { ...layout, laying: part as Rig['layout']['laying'] } };
+    case 'power':
+      return { ...rig, power: part as Rig['power'] };
     case 'board':
       return { ...rig, layout: { ...layout, boards: swap(layout.boards, target.id, part) } };
     case 'fixture':
@@ -67,6 +71,7 @@ export function withPart(rig: Rig, target: NamedTarget, part: object): Rig {
 const ELSEWHERE = {
   rig: 'texts',
   laying: 'layout',
+  power: 'power',
   board: 'layout',
   fixture: 'layout',
   supply: 'power',

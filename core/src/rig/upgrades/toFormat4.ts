@@ -1,5 +1,6 @@
 import { nextIdsOf } from '../ids';
 import { NO_LAYOUT } from '../layout';
+import { NO_POWER } from '../power';
 import type { Rig } from '../rig';
 import { each, eachValue, isJson, type Json } from './json';
 
@@ -143,10 +144,10 @@ export function fromFormat3(value: Json): Json {
   return { ...rig, nextIds: countersOf(rig) };
 }
 
-/** Format 3 laid nothing out. Of a damaged document there is nothing to count; the reader refuses it for what is damaged. */
+/** Format 3 laid nothing out and fed nothing. Of a damaged document there is nothing to count; the reader refuses it for what is damaged. */
 function countersOf(rig: Json): unknown {
   try {
-    const counted = (parts: Json): Json => ({ ...parts, layout: NO_LAYOUT });
+    const counted = (parts: Json): Json => ({ ...parts, layout: NO_LAYOUT, power: NO_POWER });
     const pins = each(rig.pins, (pin) =>
       isJson(pin.rig) ? { ...pin, rig: counted(pin.rig) } : pin,
     );

@@ -2,6 +2,7 @@ import { isJson } from './json';
 import { fromFormat1, fromFormat2, thingToFormat3 } from './toFormat3';
 import { fromFormat3, thingToFormat4 } from './toFormat4';
 import { fromFormat4, thingToFormat5 } from './toFormat5';
+import { fromFormat5, thingToFormat6 } from './toFormat6';
 
 /// Documents of earlier formats brought up to this one, step by step, before they are read.
 
@@ -10,6 +11,7 @@ const STEPS: Readonly<Record<number, (value: Readonly<Record<string, unknown>>) 
   2: fromFormat2,
   3: fromFormat3,
   4: fromFormat4,
+  5: fromFormat5,
 };
 
 /** A rig document of any format as one of this format. */
@@ -36,5 +38,6 @@ const KINDS_THEN: Readonly<Record<string, string>> = { cable: 'lead', destinatio
 /** A thing of the gear list of any format as one of this. @param kind by any of its names */
 export function upgradeThing(kind: string, thing: unknown): unknown {
   const now = kindNow(kind);
-  return thingToFormat5(now, thingToFormat4(now, thingToFormat3(KINDS_THEN[now] ?? now, thing)));
+  const then = thingToFormat4(now, thingToFormat3(KINDS_THEN[now] ?? now, thing));
+  return thingToFormat6(now, thingToFormat5(now, then));
 }

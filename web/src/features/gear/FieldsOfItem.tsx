@@ -1,22 +1,23 @@
 import {
-  fixtureOfClass,
   gearOf,
   readNumber,
   resized,
   spaceSlats,
   typicalBody,
+  typicalSupplyCase,
   type Board,
   type Case,
   type Device,
   type Edit,
   type GearItem,
+  type GroundPole,
   type ItemEdit,
   type Polarity,
   type UnitSystem,
 } from '@gullwind/core';
 import { Button } from '@mui/material';
 import { useMemo } from 'react';
-import { BoardLines, CaseLines } from '../../ui/parts/PlaceLines';
+import { BoardLines, CaseLines, OutletLines } from '../../ui/parts/PlaceLines';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
 import { DeviceOffFields, DeviceOnFields } from '../../ui/parts/DeviceFields';
 import { DeviceJacks } from '../../ui/parts/DeviceJacks';
@@ -105,6 +106,12 @@ const POLARITIES: readonly (readonly [Polarity, string])[] = [
   ['none', 'no supply'],
 ];
 
+const GROUNDS: readonly (readonly [GroundPole, string])[] = [
+  ['negative', 'the minus pole'],
+  ['positive', 'the plus pole'],
+  ['floating', 'apart from both'],
+];
+
 function DeviceOfItem({ device, ...shared }: FieldsProps & { readonly device: Device }) {
   const { actions } = shared;
   const replace = (to: Device) => actions.edit({ kind: 'replace', part: { of: 'device', to } });
@@ -137,8 +144,47 @@ const SIZE: FieldsOf<'device'> = [
 ];
 const SUPPLY: FieldsOf<'device'> = [
   ['body.supplyV', 'Voltage'],
-  ['body.supplyA', 'Current'],
+  ['body.supplyMaxV', 'Up to'],
+  ['body.supplyA', 'Current, at most'],
+  ['body.idleA', 'At rest'],
 ];
+
+/** What its power jack wants. */
+function NeedFields({ device, units, actions, onReplace }: BodyProps) {
+  const body = device.body!;
+  const choose = (field: string, to: string) =>
+    actions.edit({ kind: 'choose', target: { of: 'device', id: device.id }, field, to });
+  return (
+    <PanelGroup title="Supply">
+      <PartFields
+        part={device}
+        of="device"
+        id={device.id}
+        units={units}
+        actions={actions}
+        assumedFrom="a pedal of its class"
+        fields={SUPPLY}
+      />
+      <ChoiceField
+        label="Polarity"
+        value={body.polarity}
+        options={POLARITIES}
+        onChange={(to) => choose('body.polarity', to)}
+      />
+      <ChoiceField
+        label="Audio ground"
+        value={body.ground}
+        options={GROUNDS}
+        onChange={(to) => choose('body.ground', to)}
+      />
+      <TextLine
+        label="At another voltage"
+        value={body.powerNote}
+        onChange={(powerNote) => onReplace({ ...device, body: { ...body, powerNote } })}
+      />
+    </PanelGroup>
+  );
+}
 
 function BodyFields({ device, units, actions, onReplace }: BodyProps) {
   const body = device.body!;
@@ -161,22 +207,7 @@ function BodyFields({ device, units, actions, onReplace }: BodyProps) {
           onChange={(to) => onReplace({ ...device, body: { ...body, ...to } })}
         />
       </PanelGroup>
-      <PanelGroup title="Supply">
-        <PartFields {...shared} fields={SUPPLY} />
-        <ChoiceField
-          label="Polarity"
-          value={body.polarity}
-          options={POLARITIES}
-          onChange={(to) =>
-            actions.edit({
-              kind: 'choose',
-              target: { of: 'device', id: device.id },
-              field: 'body.polarity',
-              to,
-            })
-          }
-        />
-      </PanelGroup>
+      <NeedFields device={device} units={units} actions={actions} onReplace={onReplace} />
       <TextLine
         label="How it fails"
         value={body.fails}
@@ -224,6 +255,13 @@ function PlainForm({ item, units, actions }: FieldsProps & { readonly item: Gear
   );
 }
 
+const CASE_FORM = [
+  ['body.widthM', 'Width'],
+  ['body.depthM', 'Depth'],
+  ['body.heightM', 'Height'],
+  ['body.massKg', 'Mass'],
+] as const;
+
 /** Jacks, switches, slats and openings of a thing without a form of its own. */
 function PlacesOfItem({ item, units, actions }: FieldsProps & { readonly item: GearItem }) {
   const replace = (to: object) =>
@@ -235,19 +273,22 @@ function PlacesOfItem({ item, units, actions }: FieldsProps & { readonly item: G
     );
   if (kind === 'supply' && !thing.body)
     return (
-      <Button
-        size="small"
-        onClick={() => replace({ ...thing, body: fixtureOfClass('supply', 'x1').body })}
-      >
-        Say its size and jacks
-      </Button>
+      <>
+        <OutletLines supply={thing} units={units} onChange={(to) => replace({ ...thing, ...to })} />
+        <Button size="small" onClick={() => replace({ ...thing, body: typicalSupplyCase(thing) })}>
+          Say its size and jacks
+        </Button>
+      </>
     );
   if (kind !== 'fixture' && kind !== 'supply') return null;
   const body = thing.body!;
   return (
     <>
+      {kind === 'supply' && (
+        <OutletLines supply={thing} units={units} onChange={(to) => replace({ ...thing, ...to })} />
+      )}
       {kind === 'supply' &&
-        gearOf('fixture').form!.map(({ path, label }) => (
+        CASE_FORM.map(([path, label]) => (
           <PartField
             key={path}
             of="supply"

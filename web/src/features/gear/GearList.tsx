@@ -1,4 +1,5 @@
 import type { StoredItem } from '@gullwind/contract';
+import { sayOutlets } from '../../ui/parts/outletWords';
 import { formatQuantity, type Case, type GearItem, type UnitSystem } from '@gullwind/core';
 import { Box, styled, Typography } from '@mui/material';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
@@ -170,7 +171,9 @@ function telling(item: GearItem, units: UnitSystem): string {
     case 'plug':
       return formatQuantity(item.thing.beyondM.value, 'size', units);
     case 'supply':
-      return formatQuantity(item.thing.outletA.value, 'current', units);
+      return sayOutlets(item.thing);
+    case 'adaptor':
+      return formatQuantity(item.thing.mostA.value, 'current', units);
     case 'board':
       return saySize(item.thing, units);
     case 'fixture':

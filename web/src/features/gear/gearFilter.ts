@@ -60,6 +60,7 @@ export function countKinds(
     destination: 0,
     plug: 0,
     supply: 0,
+    adaptor: 0,
     board: 0,
     fixture: 0,
     mount: 0,

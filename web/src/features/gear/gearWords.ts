@@ -12,8 +12,6 @@ export function sayClass(item: GearItem): string {
       return `${label}${item.qualities.form === 'reel' ? ', on a reel' : ''}`;
     case 'plug':
       return `${label}, ${item.thing.joint === 'soldered' ? 'soldered' : 'screwed on'}`;
-    case 'supply':
-      return `${item.thing.outlets.value} × ${item.thing.outletV.value} V`;
     default:
       return label;
   }

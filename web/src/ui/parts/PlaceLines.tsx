@@ -5,6 +5,7 @@ import {
   type Case,
   type GearKind,
   type Provenance,
+  type Supply,
   type UnitSystem,
 } from '@gullwind/core';
 import { Box, InputBase, Typography } from '@mui/material';
@@ -183,6 +184,38 @@ export function BoardLines({ board, units, onChange }: BoardProps) {
           onChange={(to) => onChange({ placesFrom: to })}
         />
       )}
+    </>
+  );
+}
+
+interface OutletsProps {
+  readonly supply: Supply;
+  readonly units: UnitSystem;
+  readonly onChange: (to: Pick<Supply, 'groups' | 'groupsFrom'>) => void;
+}
+
+/** The outlets of a supply, those that are alike together. */
+export function OutletLines({ supply, units, onChange }: OutletsProps) {
+  const { groups, groupsFrom } = supply;
+  return (
+    <>
+      <PlacesLine
+        label="Outlets"
+        hint="isolated or shared, middle, how many, V, mA; next"
+        kind="supply"
+        path="groups"
+        places={groups}
+        units={units}
+        onChange={(to) =>
+          onChange({ groups: to as Supply['groups'], groupsFrom: told(groupsFrom) })
+        }
+      />
+      <ChoiceField
+        label="Outlets are"
+        value={groupsFrom}
+        options={FROM}
+        onChange={(to) => onChange({ groups, groupsFrom: to })}
+      />
     </>
   );
 }

@@ -1,7 +1,9 @@
 import {
   addBoard,
   addFixture,
+  addSupply,
   FIXTURE_CLASSES,
+  supplyOfClass,
   fixtureOfClass,
   gearOf,
   removeBoard,
@@ -106,10 +108,13 @@ function Adding({ rig, actions }: PanelProps) {
   const gear = useGearItems() ?? [];
   const boards = gear.filter(({ kind, retired }) => kind === 'board' && !retired);
   const fixtures = gear.filter(({ kind, retired }) => kind === 'fixture' && !retired);
+  const supplies = gear.filter(({ kind, retired }) => kind === 'supply' && !retired);
   const add = (value: string) => {
     const item = gear.find(({ id }) => id === value);
     if (item?.kind === 'board') actions.edit(addBoard(rig, item.thing));
     else if (item?.kind === 'fixture') actions.edit(addFixture(rig, item.thing));
+    else if (item?.kind === 'supply') actions.edit(addSupply(rig, item.thing));
+    else if (value === 'supply') actions.edit(addSupply(rig, supplyOfClass('brick')));
     else if (value === 'board')
       actions.edit(addBoard(rig, gearOf('board').blank('board') as Board));
     else actions.edit(addFixture(rig, fixtureOfClass(value as FixtureClass, 'x1')));
@@ -122,12 +127,13 @@ function Adding({ rig, actions }: PanelProps) {
       sx={{ mt: 1, width: '100%', fontSize: 14 }}
     >
       <option value="">add a board, a supply, a switch …</option>
-      {[...boards, ...fixtures].map(({ id, thing }) => (
+      {[...boards, ...supplies, ...fixtures].map(({ id, thing }) => (
         <option key={id} value={id}>
           {thing.name}
         </option>
       ))}
       {boards.length === 0 && <option value="board">another board</option>}
+      {supplies.length === 0 && <option value="supply">supply, usual size</option>}
       {Object.entries(FIXTURE_CLASSES).map(([of, { label }]) => (
         <option key={of} value={of}>{`${label}, usual size`}</option>
       ))}

@@ -11,7 +11,6 @@ import { useState } from 'react';
 import type { PanelProps } from './ThingPanel';
 
 const WORDS: Readonly<Record<ControlKind, string>> = {
-  dc: 'DC',
   mains: 'mains',
   midi: 'MIDI',
   control: 'control',
@@ -20,7 +19,6 @@ const WORDS: Readonly<Record<ControlKind, string>> = {
 };
 
 const JACKS: Readonly<Record<ControlKind, JackKind>> = {
-  dc: 'power',
   mains: 'power',
   midi: 'midi',
   control: 'control',
