@@ -8,3 +8,14 @@ export {
   unhang,
 } from './feedEdits';
 export type { Hanging } from './feedEdits';
+export { consumersOf } from './consumers';
+export type { Consumer } from './consumers';
+export { doublerInput, VOLTAGE_SLACK } from './electrics';
+export { faultsOf, placesOf } from './faults';
+export type { PowerFault } from './faults';
+export { feedingsOf, outletState } from './feeding';
+export type { FedThing, Feedings, OutletState, SupplyState } from './feeding';
+export { darkOf, failureOf, failuresOf, sayLeft } from './silent';
+export type { Failure, Left, PowerSource } from './silent';
+export { sayOutlet, sayPowerFault } from './words';
+export * from './assign';

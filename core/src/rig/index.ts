@@ -130,7 +130,7 @@ export {
 export { feedOf, NO_POWER, USUAL_DC_M } from './power';
 export type { Feeding, FeedVia, Power, PowerFeed } from './power';
 export { reachOf } from './reach';
-export { remember } from './remember';
+export { remember, rememberPair } from './remember';
 export { MOST, MOST_DEVICES, MOST_PINS, partsOf, RIG_FORMAT } from './rig';
 export type { Pin, Rig, RigParts } from './rig';
 export type { RigProblem } from './rigProblem';

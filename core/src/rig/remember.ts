@@ -14,3 +14,11 @@ export function remember<Key extends object, Value>(
     return value;
   };
 }
+
+/** The same of two objects. */
+export function rememberPair<One extends object, Other extends object, Value>(
+  make: (one: One, other: Other) => Value,
+): (one: One, other: Other) => Value {
+  const ofOne = remember((one: One) => remember((other: Other) => make(one, other)));
+  return (one, other) => ofOne(one)(other);
+}

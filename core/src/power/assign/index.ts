@@ -1,0 +1,6 @@
+export { assignOutlets, assignToEnd, editOfAssignment } from './assign';
+export type { Assignment, AssignGoal, AssignProgress } from './assign';
+export { doublerAmps, newParts, partsOfFeeds, pricesOf, USUAL_PRICES } from './parts';
+export type { PartPrices } from './parts';
+export { solverOf } from './program';
+export type { Solution, Solve } from './program';
