@@ -1,6 +1,7 @@
 import {
   deviceOfClass,
   entered,
+  supplyOfClass,
   typicalBody,
   type Body,
   type DeviceClass,
@@ -14,7 +15,7 @@ import {
   type PowerFeed,
   type Rig,
 } from '../../src/rig';
-import { addSupply, hang, type Hanging } from '../../src/power';
+import { addSupply, faultsOf, hang, sayPowerFault, type Hanging } from '../../src/power';
 
 /// Rigs that are fed, in few words.
 
@@ -55,3 +56,12 @@ export const withPower = (rig: Rig, power: Partial<Rig['power']>): Rig => ({
 export const withFeeds = (rig: Rig, feeds: readonly PowerFeed[]): Rig => withPower(rig, { feeds });
 
 export const made = (rig: Rig, edit: Edit | null): Rig => applyEdits(rig, edit!);
+
+export const brick = (...groups: Supply['groups']): Supply => ({
+  ...supplyOfClass('brick', 'Brick'),
+  groups,
+});
+
+/** What is wrong, in words. */
+export const says = (rig: Rig): readonly string[] =>
+  faultsOf(rig).map((fault) => sayPowerFault(rig, fault).replaceAll('\u00a0', ' '));

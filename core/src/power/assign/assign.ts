@@ -67,6 +67,8 @@ export interface AssignAsked {
   readonly doublerA?: number;
   /** For all goals together. */
   readonly seconds?: number;
+  /** Nothing after this goal is looked for. */
+  readonly upTo?: AssignGoal;
 }
 
 const TOLERANCE = 1e-7;
@@ -89,16 +91,16 @@ function shareOfLink({ head, amps, on }: Link, choices: readonly Choice[]): numb
 export function* assignOutlets(
   rig: Rig,
   solve: Solve,
-  { prices = USUAL_PRICES, doublerA, seconds = 20 }: AssignAsked = {},
+  { prices = USUAL_PRICES, doublerA, seconds = 20, upTo = 'cable' }: AssignAsked = {},
 ): Generator<AssignProgress, Assignment> {
   const situation = situationOf(rig, doublerA);
   const search = (of: Situation) => new Search(rig, of, prices, solve, seconds / GOALS.length);
-  const together = yield* likeTogether(situation, search);
+  const together = upTo === 'cable' ? yield* likeTogether(situation, search) : null;
   if (together?.proven.length === GOALS.length) return together;
   const whole = search(situation);
   for (const goal of GOALS) {
     yield stepOf(goal, whole.best() ?? together);
-    if (!whole.isProven(goal) && !whole.improve(goal)) break;
+    if ((!whole.isProven(goal) && !whole.improve(goal)) || goal === upTo) break;
   }
   return whole.best() ?? whole.nothing();
 }

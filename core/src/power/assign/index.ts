@@ -4,3 +4,5 @@ export { doublerAmps, newParts, partsOfFeeds, pricesOf, USUAL_PRICES } from './p
 export type { PartPrices } from './parts';
 export { solverOf } from './program';
 export type { Solution, Solve } from './program';
+export { trySupply, whatWouldFeed, whyUnfed } from './reasons';
+export type { Remedy, SupplyTrial } from './reasons';
