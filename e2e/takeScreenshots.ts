@@ -103,6 +103,9 @@ try {
   await page.open(`/rigs/${PIT_BOARD}/board`);
   await page.findText('button', 'move Ballast');
   await take('board');
+  await page.open(`/rigs/${PIT_BOARD}/power`);
+  await page.findText('button', 'Tide Eight, outlet 7');
+  await take('power');
   await page.open('/gear?at=mudlark');
   await page.find('#gear-mudlark');
   await take('gear');

@@ -114,6 +114,25 @@ describe.each(['day', 'night', 'forced colours'] as const)('axe by %s', (look) =
     await expectNoViolations();
   });
 
+  test('power, without a supply, fed, as a table, with a thing, a supply and a proposal', async () => {
+    await page.open(`/rigs/${STORM_BOARD}/power`);
+    await page.findText('h2', 'Nothing feeds this rig yet');
+    await expectNoViolations();
+    await page.open(`/rigs/${PIT_BOARD}/power`);
+    await (await page.findText('button', 'Tide Eight, outlet 7')).click();
+    await (await page.findText('button', 'Propose')).click();
+    await page.findText('button', 'Hang them so');
+    await expectNoViolations();
+    await page.click('[data-thing="d8"]');
+    await page.findText('h2', 'Undercroft');
+    await expectNoViolations();
+    await page.click('[data-supply="u1"]');
+    await page.find('[aria-label="Picked"] input[aria-label="Name"]');
+    await (await page.findText('button', 'table')).click();
+    await page.find('table[aria-label="What feeds what"]');
+    await expectNoViolations();
+  });
+
   test('path with scenes, advice and pins', async () => {
     await page.open(`/rigs/${STORM_BOARD}/path`);
     await page.trebleDb();

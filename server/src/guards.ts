@@ -97,23 +97,33 @@ export function bodiesAtOnce(most: number): RequestHandler {
   };
 }
 
-/** Everything is shipped with the app: nothing may be fetched from elsewhere. */
-export const securityHeaders: RequestHandler = helmet({
-  contentSecurityPolicy: {
-    useDefaults: false,
-    directives: {
-      defaultSrc: ["'self'"],
-      scriptSrc: ["'self'"],
-      workerSrc: ["'self'"],
-      styleSrc: ["'self'", "'unsafe-inline'"],
-      imgSrc: ["'self'", 'data:'],
-      fontSrc: ["'self'"],
-      connectSrc: ["'self'"],
-      objectSrc: ["'none'"],
-      baseUri: ["'none'"],
-      formAction: ["'self'"],
-      frameAncestors: ["'none'"],
+const headers = (scriptSrc: readonly string[]): RequestHandler =>
+  helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: [...scriptSrc],
+        workerSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:'],
+        fontSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+      },
     },
-  },
-  strictTransportSecurity: false,
-});
+    strictTransportSecurity: false,
+  });
+
+const PLAIN = headers(["'self'"]);
+const COMPILING = headers(["'self'", "'wasm-unsafe-eval'"]);
+
+/** The worker with the solver, which is WebAssembly; its policy is its own, and no page gets it. */
+const SOLVER = /^\/assets\/solver\.worker-[\w-]+\.js$/u;
+
+/** Everything is shipped with the app: nothing may be fetched from elsewhere. */
+export const securityHeaders: RequestHandler = (request, response, next) =>
+  (SOLVER.test(request.path) ? COMPILING : PLAIN)(request, response, next);

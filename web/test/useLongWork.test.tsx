@@ -17,7 +17,7 @@ const run = (_key: string, _job: string, question: unknown, tell: (progress: unk
     const end = (outcome: Outcome<unknown>) => act(async () => resolve(outcome));
     asked.push({ question, tell: (progress) => act(() => tell(progress)), end });
   });
-jest.unstable_mockModule('../src/workers/workers', () => ({ longWorker: () => ({ run, stop }) }));
+jest.unstable_mockModule('../src/workers/workers', () => ({ workerOf: () => ({ run, stop }) }));
 
 const { useLongWork } = await import('../src/workers/useLongWork');
 

@@ -27,7 +27,7 @@ const advise = jest.fn((_: Rig) => Promise.resolve({ step: null, judgements: [] 
 jest.unstable_mockModule('../src/workers/workers', () => ({
   analysisWorker: () => ({ analyse }),
   questionsWorker: () => ({ measureScenes, measurePlaces: () => Promise.resolve([]), advise }),
-  longWorker: () => ({ run: () => new Promise(() => undefined), stop: () => Promise.resolve() }),
+  workerOf: () => ({ run: () => new Promise(() => undefined), stop: () => Promise.resolve() }),
 }));
 
 const { AT_REST_MS } = await import('../src/workers/useLatest');

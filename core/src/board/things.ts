@@ -1,4 +1,12 @@
-import { bodyOf, spaceJacks, supplyCaseOf, type Case, type Device, type JackKind } from '../gear';
+import {
+  bodyOf,
+  spaceJacks,
+  supplyCaseOf,
+  type Case,
+  type Device,
+  type JackKind,
+  type Supply,
+} from '../gear';
 import { allDevices, remember, secondHalfOf, type Rig } from '../rig';
 
 /// What can stand on a board: devices, fixtures and supplies, each one case.
@@ -58,6 +66,10 @@ const deviceThing = (device: Device, isFirstHalf: boolean): BoardThing => {
   };
 };
 
+/** A battery is inside of what it feeds, unless somebody has said how large it is. */
+const standsByItself = ({ supplyClass, body }: Supply): boolean =>
+  supplyClass !== 'battery' || body !== undefined;
+
 /** Everything that can stand on a board, devices in the order of the chain. */
 export function thingsOf(rig: Laid): readonly BoardThing[] {
   const second = halvesOf(rig);
@@ -74,7 +86,7 @@ export function thingsOf(rig: Laid): readonly BoardThing[] {
       body,
       isAssumed: false,
     })),
-    ...rig.power.supplies.map((supply): BoardThing => ({
+    ...rig.power.supplies.filter(standsByItself).map((supply): BoardThing => ({
       id: supply.id,
       name: supply.name,
       kind: 'supply',

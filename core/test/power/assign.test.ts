@@ -167,6 +167,17 @@ test('what hangs where it may stay does not move, and a part that is there is no
   expect([price, parts]).toEqual([0, {}]);
 });
 
+test('where nothing is better, nothing moves: asked again, it is as it is', () => {
+  fc.assert(
+    fc.property(randomCase, (rig) => {
+      const first = made(rig, editOfAssignment(rig, assignToEnd(rig, solve)));
+      fc.pre(faultsOf(first).length === 0);
+      expect(assignToEnd(first, solve).feeds).toEqual(first.power.feeds);
+    }),
+    { seed: 16, numRuns: 60 },
+  );
+});
+
 test('nothing to hang on is no error', () => {
   expect(assignToEnd(rigOf([{}, {}]), solve)).toMatchObject({
     feeds: [],

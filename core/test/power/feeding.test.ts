@@ -15,7 +15,7 @@ import {
   tradeSupply,
   unhang,
 } from '../../src/power';
-import { applyEdit, applyEdits, checkRig, type Rig } from '../../src/rig';
+import { applyEdit, applyEdits, type Rig } from '../../src/rig';
 import { measureRig } from '../../src/figures';
 import { brick, hung, made, rigOf, says } from './poweredRig';
 

@@ -5,6 +5,7 @@ import ForumOutlined from '@mui/icons-material/ForumOutlined';
 import GridOnOutlined from '@mui/icons-material/GridOnOutlined';
 import HomeRepairServiceOutlined from '@mui/icons-material/HomeRepairServiceOutlined';
 import RouteOutlined from '@mui/icons-material/RouteOutlined';
+import PowerOutlined from '@mui/icons-material/PowerOutlined';
 import SettingsOutlined from '@mui/icons-material/SettingsOutlined';
 import SpeakerOutlined from '@mui/icons-material/SpeakerOutlined';
 import type { KeyGroup, Stage } from './stage';
@@ -34,6 +35,26 @@ const PATH_KEYS: readonly KeyGroup[] = [
       ['B', 'a buffer after the selection'],
       ['A', 'add a pedal after the selection'],
       ['Del', 'delete the selected pedal'],
+    ],
+  },
+];
+
+const POWER_KEYS: readonly KeyGroup[] = [
+  {
+    heading: 'Go',
+    keys: [
+      ['↓ ↑', 'the next place on the delta, the one before'],
+      ['I', 'to the choices of what is picked'],
+      ['Esc', 'nothing picked'],
+    ],
+  },
+  {
+    heading: 'Change',
+    keys: [
+      ['Shift ↓ ↑', 'onto the next free outlet, the one before'],
+      ['Del', 'off its outlet'],
+      ['F', 'fixed, or free for proposals'],
+      ['P', 'propose'],
     ],
   },
 ];
@@ -107,6 +128,15 @@ export const STAGES: readonly Stage[] = [
     keys: BOARD_KEYS,
     picture: 'board',
     journey: 'board',
+  },
+  {
+    label: 'Power',
+    icon: PowerOutlined,
+    route: '/rigs/:rigId/power',
+    rail: 'rig',
+    keys: POWER_KEYS,
+    picture: 'power',
+    journey: 'power',
   },
   {
     label: 'Gear',

@@ -9,6 +9,7 @@ import {
   type Rig,
   type SearchOptions,
 } from '@gullwind/core';
+import type { SOLVER_JOBS } from './solverJobs';
 
 /// Every kind of long work: what it is asked, and the generator that does it.
 
@@ -45,9 +46,11 @@ export const JOBS = {
     findDifference(before, after, { draws }),
 };
 
-export type JobName = keyof typeof JOBS;
-export type Question<J extends JobName> = Parameters<(typeof JOBS)[J]>[0];
+type AllJobs = typeof JOBS & typeof SOLVER_JOBS;
+
+export type JobName = keyof AllJobs;
+export type Question<J extends JobName> = Parameters<AllJobs[J]>[0];
 export type Progress<J extends JobName> =
-  ReturnType<(typeof JOBS)[J]> extends Generator<infer P, unknown> ? P : never;
+  Awaited<ReturnType<AllJobs[J]>> extends Generator<infer P, unknown> ? P : never;
 export type Answer<J extends JobName> =
-  ReturnType<(typeof JOBS)[J]> extends Generator<unknown, infer A> ? A : never;
+  Awaited<ReturnType<AllJobs[J]>> extends Generator<unknown, infer A> ? A : never;

@@ -11,6 +11,7 @@ import {
   detailOfPlan,
   driveWay,
   explainRig,
+  failuresOf,
   layBoard,
   keepLikedCable,
   lengthBudgets,
@@ -34,6 +35,7 @@ import {
   type Chain,
   type Cure,
   type Explanation,
+  type Failure,
   type GearItem,
   type Figures,
   type LengthBudget,
@@ -129,6 +131,8 @@ const questionsApi = {
     );
   },
   /** What would settle the first so many conflicts of a board, by their key. */
+  /** What is heard when the mains, a supply or an outlet goes. */
+  powerFailures: (rig: Rig): readonly Failure[] => failuresOf(rig, solver),
   boardCures: (
     rig: Rig,
     units: UnitSystem,

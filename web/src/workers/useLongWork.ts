@@ -2,7 +2,7 @@ import { proxy } from 'comlink';
 import { useCallback, useEffect, useId, useMemo, useRef, useState } from 'react';
 import type { Answer, JobName, Progress, Question } from './jobs';
 import type { Outcome } from './workRunner';
-import { longWorker } from './workers';
+import { workerOf } from './workers';
 
 /** How a piece of long work stands. */
 export type WorkState<P, A> =
@@ -63,7 +63,7 @@ export function useLongWork<J extends JobName>(
     });
     return () => {
       isWanted = false;
-      void longWorker().stop(key);
+      void workerOf(job).stop(key);
     };
   }, [key, job, question, isAsked, count]);
 
@@ -74,9 +74,9 @@ export function useLongWork<J extends JobName>(
     [],
   );
   const stop = useCallback(() => {
-    void longWorker().stop(key);
+    void workerOf(job).stop(key);
     setHeld((now) => now && { ...now, state: halted(now.state) });
-  }, [key]);
+  }, [job, key]);
   const state = held && held.of === question ? held.state : IDLE;
   return useMemo(() => ({ state, start, stop }), [state, start, stop]);
 }
@@ -94,7 +94,7 @@ async function run<J extends JobName>(
   tell: (progress: Progress<J>) => void,
 ): Promise<Outcome<Answer<J>>> {
   try {
-    const outcome = await longWorker().run(key, job, question as never, proxy(tell) as never);
+    const outcome = await workerOf(job).run(key, job, question, proxy(tell) as never);
     return outcome as unknown as Outcome<Answer<J>>;
   } catch (error) {
     return { kind: 'failed', message: error instanceof Error ? error.message : String(error) };

@@ -19,13 +19,13 @@ export class WorkRunner {
   /** Drives work to its end, unless it is stopped or a newer question of its key comes in. */
   async run<P, A>(
     key: string,
-    start: () => Generator<P, A>,
+    start: () => Generator<P, A> | Promise<Generator<P, A>>,
     tell: (progress: P) => void,
   ): Promise<Outcome<A>> {
     const mine = {};
     this.newest.set(key, mine);
     try {
-      const work = start();
+      const work = await start();
       let said = -Infinity;
       for (let step = work.next(); ; step = work.next()) {
         if (step.done) return { kind: 'done', answer: step.value };

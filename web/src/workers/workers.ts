@@ -1,7 +1,8 @@
 import { wrap } from 'comlink';
 import type { AnalysisApi } from './analysis.worker';
 import type { FilesApi } from './files.worker';
-import type { LongApi } from './long.worker';
+import type { JobsApi } from './exposeJobs';
+import type { JobName } from './jobs';
 import type { QuestionsApi } from './questions.worker';
 
 /// The workers of the page, each started when it is first asked.
@@ -49,9 +50,19 @@ export const questionsWorker = once<QuestionsApi>(
   () => new Worker(new URL('./questions.worker.ts', import.meta.url), { type: 'module' }),
 );
 
-export const longWorker = once<LongApi>(
+const longWorker = once<JobsApi>(
   () => new Worker(new URL('./long.worker.ts', import.meta.url), { type: 'module' }),
 );
+
+const solverWorker = once<JobsApi>(
+  () => new Worker(new URL('./solver.worker.ts', import.meta.url), { type: 'module' }),
+);
+
+const WITH_SOLVER: readonly JobName[] = ['feeding', 'supplies'];
+
+/** The worker that does this kind of long work. */
+export const workerOf = (job: JobName) =>
+  WITH_SOLVER.includes(job) ? solverWorker() : longWorker();
 
 export const filesWorker = once<FilesApi>(
   () => new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' }),

@@ -1,8 +1,10 @@
 import type { AdaptorClass } from '../../gear';
 import type { Edit, PowerFeed, Rig } from '../../rig';
 import { situationOf, type Choice, type Link, type Situation } from './choices';
+import { faultsOf } from '../faults';
 import { alikeTogether } from './alike';
 import { Hanging } from './hanging';
+import { presentOf } from './present';
 import { modelOf, type Model } from './model';
 import { newParts, partsOfFeeds, USUAL_PRICES, type PartPrices } from './parts';
 import {
@@ -96,13 +98,37 @@ export function* assignOutlets(
   const situation = situationOf(rig, doublerA);
   const search = (of: Situation) => new Search(rig, of, prices, solve, seconds / GOALS.length);
   const together = upTo === 'cable' ? yield* likeTogether(situation, search) : null;
-  if (together?.proven.length === GOALS.length) return together;
+  if (together?.proven.length === GOALS.length) return orAsItIs(rig, situation, together);
   const whole = search(situation);
+  yield* goalByGoal(whole, upTo, together);
+  return orAsItIs(rig, situation, whole.best() ?? whole.nothing());
+}
+
+/** What hangs already, where what was found is no better. */
+function orAsItIs(rig: Rig, situation: Situation, found: Assignment): Assignment {
+  const present = found.unfed.length === 0 && found.price === 0 ? presentOf(situation) : null;
+  const isRight = present && faultsOf(rig).length === 0;
+  if (!isRight || found.headroom === null) return found;
+  const { choices, links } = present;
+  const headroom = 1 - fullestOf(choices, links);
+  const cableM = cableOf(choices, links);
+  const isAsGood = headroom >= found.headroom - TOLERANCE && cableM <= found.cableM + TOLERANCE;
+  return isAsGood ? { ...found, feeds: rig.power.feeds, parts: {}, headroom, cableM } : found;
+}
+
+const cableOf = (choices: readonly Choice[], links: readonly Link[]): number =>
+  [...choices, ...links].reduce((sum, { lengthM }) => sum + lengthM, 0);
+
+function* goalByGoal(
+  whole: Search,
+  upTo: AssignGoal,
+  before: Assignment | null,
+): Generator<AssignProgress, void> {
   for (const goal of GOALS) {
-    yield stepOf(goal, whole.best() ?? together);
-    if ((!whole.isProven(goal) && !whole.improve(goal)) || goal === upTo) break;
+    yield stepOf(goal, whole.best() ?? before);
+    if (!whole.isProven(goal) && !whole.improve(goal)) return;
+    if (goal === upTo) return;
   }
-  return whole.best() ?? whole.nothing();
 }
 
 const stepOf = (goal: AssignGoal, best: Assignment | null): AssignProgress => ({
@@ -313,7 +339,6 @@ class Search {
     const { choices, links } = this.chosen();
     const feeds = new Hanging(rig, situation).hang(choices, links);
     const known = new Set(feeds.map(({ consumer }) => consumer));
-    const lengths = [...choices, ...links].map(({ lengthM }) => lengthM);
     const parts = newParts(rig.power.feeds, feeds);
     const bought = Object.entries(parts) as [AdaptorClass, number][];
     return {
@@ -322,7 +347,7 @@ class Search {
       parts,
       price: bought.reduce((sum, [of, count]) => sum + this.prices[of] * count, 0),
       headroom: choices.length + links.length > 0 ? 1 - fullestOf(choices, links) : null,
-      cableM: lengths.reduce((sum, one) => sum + one, 0),
+      cableM: cableOf(choices, links),
       proven: [...this.proven],
     };
   }

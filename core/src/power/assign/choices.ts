@@ -1,10 +1,4 @@
-import {
-  groupIndexOf,
-  settingsOf,
-  USUAL_EFFICIENCY,
-  type AdaptorClass,
-  type Supply,
-} from '../../gear';
+import { settingsOf, USUAL_EFFICIENCY, type AdaptorClass, type Supply } from '../../gear';
 import { feedOf, type PowerFeed, type Rig } from '../../rig';
 import { consumersOf, isApart, polesDiffer, type Consumer } from '../consumers';
 import { cableDrop, doublerInput, leastVolts, mostVolts } from '../electrics';
@@ -96,7 +90,7 @@ export function situationOf(rig: AssignedRig, doublerA: number = USUAL_DOUBLER_A
     supply.groups[group]!.outlets -
     taken.filter((one) => one.supply === supply && one.group === group).length;
   const context: Context = { rig, free, doublerA, ways: waysOfPower(rig) };
-  const fixed = taken.flatMap((state) => fixedOutlet(context, state));
+  const fixed = taken.flatMap((state) => fixedOutlet(context, classes, state));
   const hasRoom = ({ on, second }: Choice): boolean =>
     freeOutlets(on) > (second?.group === on.group ? 1 : 0) &&
     (second === null || freeOutlets(second) > 0);
@@ -121,19 +115,24 @@ const classesOf = (supply: Supply): readonly OutletClass[] =>
   );
 
 /** A fixed outlet that others may go on from: nothing on it is doubled or in series. */
-function fixedOutlet(context: Context, state: OutletState): readonly FixedOutlet[] {
-  const { hung, helps, supply, setting } = state;
+function fixedOutlet(
+  context: Context,
+  classes: readonly OutletClass[],
+  state: OutletState,
+): readonly FixedOutlet[] {
+  const { hung, helps, supply, group, setting } = state;
+  const on = classes.find(
+    (one) => one.supply === supply && one.group === group && one.volts === setting.volts,
+  );
   const head = hung.find(({ feed }) => feed.after === null);
   const isPlain = hung.every(({ feed }) => feed.via !== 'doubled' && feed.second === null);
-  if (!head || !isPlain || helps.length > 0) return [];
-  const group = groupIndexOf(supply, state.outlet);
+  if (!head || !on || !isPlain || helps.length > 0) return [];
   const things = hung.map(({ consumer }) => consumer);
   const spareAmps = Math.min(
     ...hung.map(({ consumer, volts }) =>
       mostOver(context, volts - leastVolts(consumer), head.feed.lengthM.value),
     ),
   );
-  const on = { supply, group, ...setting };
   return [{ state, things, head: head.consumer, on, spareAmps }];
 }
 

@@ -6,3 +6,5 @@ export { solverOf } from './program';
 export type { Solution, Solve } from './program';
 export { trySupply, whatWouldFeed, whyUnfed } from './reasons';
 export type { Remedy, SupplyTrial } from './reasons';
+export { compareSupplies, proposeFeeding } from './propose';
+export type { CompareQuestion, FeedingProposal, FeedingQuestion } from './propose';

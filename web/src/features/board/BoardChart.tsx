@@ -20,6 +20,7 @@ import {
   FootMark,
   LaneShape,
   Leaving,
+  OutletNumbers,
   PlugShape,
   ScaleBar,
 } from './chart/marks';
@@ -159,7 +160,7 @@ function Lying({ rig, plan, on, look, layers, waters, selection, onSelect }: Pro
 }
 
 /** Feet, tight spots and what leaves, above the cases. */
-function Above({ rig, plan, on, layers, units, lit, selection }: Props) {
+function Above({ rig, plan, on, look, layers, units, lit, selection }: Props) {
   /** What feeds says its length when it is asked. */
   const isTold = ({ connection: { id, carries } }: Wire) =>
     !isFed(carries) || selection.cable === id;
@@ -172,6 +173,7 @@ function Above({ rig, plan, on, layers, units, lit, selection }: Props) {
         plan.conflicts
           .filter(({ kind }) => kind === 'tooLong')
           .map((conflict) => <CoilMark key={conflict.key} conflict={conflict} on={on} />)}
+      {layers.dc && <OutletNumbers {...{ rig, plan, on }} side={look.side} />}
       {layers.feet &&
         plan.feet.map((foot) => (
           <FootMark

@@ -5,6 +5,7 @@ import {
   type Foot,
   type LaneUse,
   type PlugAt,
+  type Rig,
   type Rect,
   type UnitSystem,
 } from '@gullwind/core';
@@ -31,6 +32,39 @@ export function PlugShape({ plug, on, side }: On & { readonly plug: PlugAt; read
       pointerEvents="none"
     />
   );
+}
+
+interface OutletProps extends On {
+  readonly side: Side;
+  readonly rig: Rig;
+  readonly plan: BoardPlan;
+}
+
+/** Beside each plug in a supply on this side, the number of its outlet. */
+export function OutletNumbers({ rig, plan, on, side }: OutletProps) {
+  const { chart } = useTheme();
+  return plan.wires.flatMap(({ connection: { id, carries }, from }) => {
+    if (carries !== 'dc' || !from || (from.layer === 'under') !== (side === 'below')) return [];
+    if (!rig.power.supplies.some((supply) => supply.id === from.thing)) return [];
+    const { x, y } = on.toPage(from.jack);
+    return (
+      <text
+        key={id}
+        x={x}
+        y={y - 3}
+        textAnchor="middle"
+        fontSize={11}
+        fontWeight={600}
+        fill={chart.ink}
+        stroke={chart.paper}
+        strokeWidth={3}
+        paintOrder="stroke"
+        pointerEvents="none"
+      >
+        {from.jack.nth + 1}
+      </text>
+    );
+  });
 }
 
 /** A shoe on a switch: dotted where it is free, broken where it wants care, a full ring where it meets another. */

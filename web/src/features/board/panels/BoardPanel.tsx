@@ -12,9 +12,10 @@ import {
   type Edit,
   type FixtureClass,
 } from '@gullwind/core';
-import { Box, Button, NativeSelect, Typography } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { useGearItems } from '../../../app/useGearItems';
+import { ChooseThenAdd } from '../../../ui/ChooseThenAdd';
 import { ChoiceField } from '../../../ui/parts/ChoiceField';
 import { PartFields, type FieldsOf } from '../../../ui/parts/PartFields';
 import { BoardLines } from '../../../ui/parts/PlaceLines';
@@ -119,24 +120,23 @@ function Adding({ rig, actions }: PanelProps) {
       actions.edit(addBoard(rig, gearOf('board').blank('board') as Board));
     else actions.edit(addFixture(rig, fixtureOfClass(value as FixtureClass, 'x1')));
   };
+  const named = [...boards, ...supplies, ...fixtures].map(
+    ({ id, thing }) => [id, thing.name] as const,
+  );
+  const usual = Object.entries(FIXTURE_CLASSES).map(
+    ([of, { label }]) => [of, `${label}, usual size`] as const,
+  );
   return (
-    <NativeSelect
-      value=""
-      inputProps={{ 'aria-label': 'Add to the board' }}
-      onChange={(event) => event.target.value !== '' && add(event.target.value)}
-      sx={{ mt: 1, width: '100%', fontSize: 14 }}
-    >
-      <option value="">add a board, a supply, a switch …</option>
-      {[...boards, ...supplies, ...fixtures].map(({ id, thing }) => (
-        <option key={id} value={id}>
-          {thing.name}
-        </option>
-      ))}
-      {boards.length === 0 && <option value="board">another board</option>}
-      {supplies.length === 0 && <option value="supply">supply, usual size</option>}
-      {Object.entries(FIXTURE_CLASSES).map(([of, { label }]) => (
-        <option key={of} value={of}>{`${label}, usual size`}</option>
-      ))}
-    </NativeSelect>
+    <ChooseThenAdd
+      label="Add to the board"
+      placeholder="a board, a supply, a switch …"
+      options={[
+        ...named,
+        ...(boards.length === 0 ? [['board', 'another board'] as const] : []),
+        ...(supplies.length === 0 ? [['supply', 'supply, usual size'] as const] : []),
+        ...usual,
+      ]}
+      onAdd={add}
+    />
   );
 }

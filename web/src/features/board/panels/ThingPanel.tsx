@@ -3,6 +3,7 @@ import {
   findDevice,
   PLACEMENT_RULES,
   removeFixture,
+  removeSupply,
   type BesidePlace,
   type BoardPlan,
   type Edit,
@@ -110,6 +111,7 @@ const BESIDE_WORDS: Readonly<Record<BesidePlace, string>> = {
 /** Off the board: back into the cargo, beside the boards, or out of the rig. */
 function Leave({ rig, actions, id, isStanding }: PanelProps & { id: string; isStanding: boolean }) {
   const isFixture = rig.layout.fixtures.some((one) => one.id === id);
+  const isSupply = rig.power.supplies.some((one) => one.id === id);
   const placement = rig.layout.placements[id];
   const lengthM = placement?.at === 'beside' ? placement.lengthM : 4;
   const options = [
@@ -118,7 +120,7 @@ function Leave({ rig, actions, id, isStanding }: PanelProps & { id: string; isSt
   ];
   return (
     <Box sx={{ mt: 1 }}>
-      {!isFixture && placement && placement.at !== 'stage' && (
+      {!isFixture && !isSupply && placement && placement.at !== 'stage' && (
         <ChoiceField
           label="Where"
           value={placement.at === 'beside' ? placement.where : 'deck'}
@@ -133,8 +135,11 @@ function Leave({ rig, actions, id, isStanding }: PanelProps & { id: string; isSt
           Back into the cargo
         </Button>
       )}
-      {isFixture && (
-        <Button size="small" onClick={() => actions.edit(removeFixture(rig, id))}>
+      {(isFixture || isSupply) && (
+        <Button
+          size="small"
+          onClick={() => actions.edit(isSupply ? removeSupply(rig, id) : removeFixture(rig, id))}
+        >
           Out of the rig
         </Button>
       )}

@@ -7,6 +7,7 @@ import {
   sayWire,
   setCableLength,
   tiesToCut,
+  unhang,
   type Edit,
   type Rig,
   type Wire,
@@ -38,12 +39,13 @@ export function WirePanel({ rig, plan, units, actions, cable, rigId }: Props) {
       </Typography>
       <LengthGroup {...{ rig, plan, units, actions, wire }} />
       {!isAudio && (
-        <Button
-          size="small"
-          sx={{ mt: 1 }}
-          onClick={() => actions.edit(withoutControl(rig, cable))}
-        >
+        <Button size="small" sx={{ mt: 1 }} onClick={() => actions.edit(withoutCable(rig, cable))}>
           Without this cable
+        </Button>
+      )}
+      {connection.carries === 'dc' && (
+        <Button size="small" component={Link} to={`/rigs/${rigId}/power`} sx={{ mt: 1 }}>
+          Its outlet: Power
         </Button>
       )}
       {isAudio && (
@@ -80,13 +82,13 @@ function LengthGroup({ rig, plan, units, actions, wire }: PanelProps & { readonl
   );
 }
 
-const withoutControl = ({ layout }: Rig, id: string): Edit => ({
-  kind: 'list',
-  of: 'controls',
-  at: layout.controls.findIndex((one) => one.id === id),
-  remove: 1,
-  insert: [],
-});
+/** What a DC cable fed is fed by nothing then. */
+function withoutCable(rig: Rig, id: string): Edit {
+  const feed = rig.power.feeds.find((one) => one.id === id);
+  if (feed) return unhang(rig, feed.consumer)!;
+  const at = rig.layout.controls.findIndex((one) => one.id === id);
+  return { kind: 'list', of: 'controls', at, remove: 1, insert: [] };
+}
 
 const sayFollows = ({ connection, isOnBoards }: Wire): string => {
   if (!isOnBoards) return 'leaves the board: as long as was said';
