@@ -259,3 +259,6 @@ export type {
 } from './plans';
 export * from './board';
 export * from './power';
+export * from './build';
+export { solverOf } from './program';
+export type { Solve } from './program';

@@ -33,6 +33,7 @@ export {
   tiesToCut,
 } from './lanes';
 export type { LaneUse, MountChoice } from './lanes';
+export { plugNameOf } from './plugs';
 export type { PlugAt } from './plugs';
 export type { Point, Rect } from './rect';
 export type { Route, RoutePoint } from './routing/terrain';

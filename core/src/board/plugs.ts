@@ -123,3 +123,7 @@ const rectOf = (a: Point, b: Point): Rect => ({
   x1: Math.max(a.x, b.x),
   y1: Math.max(a.y, b.y),
 });
+
+/** What the plug at an end of a cable is called. */
+export const plugNameOf = (rig: Pick<Laid, 'layout'>, connection: Connection, end: End): string =>
+  plugOf(rig, connection, end).name;

@@ -42,7 +42,7 @@ export {
   setCableLength,
   toggleSwitch,
 } from './composeEdit';
-export { isDay } from './day';
+export { daysBetween, isDay } from './day';
 export { sayDifferences } from './differences';
 export {
   applyEdit,

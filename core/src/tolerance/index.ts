@@ -1,6 +1,7 @@
 export { assumptionsThatMatter } from './assumptions';
 export type { Assumption } from './assumptions';
 export { boundsOf, isEstablished } from './band';
+export { toleranceOf } from './tolerances';
 export type { Bounds } from './band';
 export { DEFAULT_DRAWS, findDifference, findTolerance, finish } from './tolerance';
 export type { ChainWay, Difference, FigureBands, Tolerance, ToleranceProgress } from './tolerance';

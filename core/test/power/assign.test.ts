@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import loadHighs from 'highs';
+import { solverOf, type Solve } from '../../src/program';
 import { outletGroup, supplyOfClass, entered, typicalBoard, type Supply } from '../../src/gear';
 import { addBoard } from '../../src/board';
 import { onDeck, type Rig } from '../../src/rig';
@@ -10,8 +11,6 @@ import {
   editOfAssignment,
   faultsOf,
   feedingsOf,
-  solverOf,
-  type Solve,
 } from '../../src/power';
 import { bestByTryingAll } from './everyWay';
 import { hung, made, rigOf, withPower, type Thing } from './poweredRig';

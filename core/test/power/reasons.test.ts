@@ -1,4 +1,5 @@
 import loadHighs from 'highs';
+import { solverOf, type Solve } from '../../src/program';
 import {
   gearItem,
   outletGroup,
@@ -6,15 +7,7 @@ import {
   type GearItem,
   type OutletGroup,
 } from '../../src/gear';
-import {
-  assignToEnd,
-  pricesOf,
-  solverOf,
-  trySupply,
-  whatWouldFeed,
-  whyUnfed,
-  type Solve,
-} from '../../src/power';
+import { assignToEnd, pricesOf, trySupply, whatWouldFeed, whyUnfed } from '../../src/power';
 import { rigOf, withPower, type Thing } from './poweredRig';
 
 /// Why something cannot be fed, and what of the list would feed it.

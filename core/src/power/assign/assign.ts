@@ -15,7 +15,7 @@ import {
   type Solution,
   type Solve,
   type Sum,
-} from './program';
+} from '../../program';
 
 /// Who hangs where: feed all; then the least to buy; then the most headroom on the fullest outlet; then the least DC cable.
 /// Each is made as good as it can be without giving up anything of those before it.

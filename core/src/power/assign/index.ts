@@ -2,8 +2,6 @@ export { assignOutlets, assignToEnd, editOfAssignment } from './assign';
 export type { Assignment, AssignGoal, AssignProgress } from './assign';
 export { doublerAmps, newParts, partsOfFeeds, pricesOf, USUAL_PRICES } from './parts';
 export type { PartPrices } from './parts';
-export { solverOf } from './program';
-export type { Solution, Solve } from './program';
 export { trySupply, whatWouldFeed, whyUnfed } from './reasons';
 export type { Remedy, SupplyTrial } from './reasons';
 export { compareSupplies, proposeFeeding } from './propose';

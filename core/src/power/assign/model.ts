@@ -1,7 +1,7 @@
 import { polesDiffer, isApart, type Consumer } from '../consumers';
 import { groundsOf } from '../faults';
 import type { Choice, FixedOutlet, Link, OutletClass, Situation } from './choices';
-import type { Program, Row, Sum } from './program';
+import type { Program, Row, Sum } from '../../program';
 
 /// The choices of a situation as a program: each thing at most once, no outlet, supply or ground beyond what it bears.
 

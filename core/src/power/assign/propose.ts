@@ -4,7 +4,7 @@ import { tradeSupply } from '../feedEdits';
 import { assignOutlets, type Assignment, type AssignProgress } from './assign';
 import { doublerAmps, pricesOf } from './parts';
 import { trySupply, whatWouldFeed, whyUnfed, type Remedy, type SupplyTrial } from './reasons';
-import type { Solve } from './program';
+import type { Solve } from '../../program';
 
 /// What the page asks: a proposal with its reasons, and two supplies side by side.
 

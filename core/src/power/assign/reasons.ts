@@ -6,7 +6,7 @@ import { addSupply } from '../feedEdits';
 import { sayAmps, sayVolts } from '../words';
 import { assignToEnd, type AssignAsked } from './assign';
 import { situationOf, type OutletClass } from './choices';
-import type { Solve } from './program';
+import type { Solve } from '../../program';
 
 /// Why a thing cannot be fed, and what would feed it.
 

@@ -1,0 +1,134 @@
+import { daysBetween, type Brief } from '../rig';
+import type { BuildRecords, OffCut, WorkDone } from './records';
+import type { Step } from './step';
+
+/// How far the work is: what is done and still right stays done.
+
+export interface StepState {
+  readonly step: Step;
+  readonly isDone: boolean;
+  /** It was done, for what is another now. */
+  readonly was: WorkDone | null;
+  /** Parts that it waits for, by key. */
+  readonly waitsFor: readonly string[];
+}
+
+export interface Progress {
+  readonly steps: readonly StepState[];
+  /** The first that is not done, waits for nothing, and has all done that it needs. */
+  readonly next: StepState | null;
+  readonly doneMinutes: number;
+  readonly leftMinutes: number;
+  /** Cables made for something that is another now: each is an off-cut. */
+  readonly freed: readonly WorkDone[];
+}
+
+/** @param missing parts that have not come, by key */
+export function progressOf(
+  steps: readonly Step[],
+  { done }: BuildRecords,
+  missing: ReadonlySet<string> = new Set(),
+): Progress {
+  const by = new Map(done.map((one) => [one.step, one]));
+  const states = steps.map((step): StepState => {
+    const kept = by.get(step.id) ?? null;
+    const isDone = kept?.fingerprint === step.fingerprint;
+    return {
+      step,
+      isDone,
+      was: isDone ? null : kept,
+      waitsFor: isDone ? [] : step.parts.filter((part) => missing.has(part)),
+    };
+  });
+  const finished = new Set(states.filter(({ isDone }) => isDone).map(({ step }) => step.id));
+  const next =
+    states.find(
+      ({ step, isDone, waitsFor }) =>
+        !isDone && waitsFor.length === 0 && step.needs.every((id) => finished.has(id)),
+    ) ?? null;
+  const minutes = (some: readonly StepState[]) =>
+    some.reduce((sum, { step }) => sum + step.minutes, 0);
+  return {
+    steps: states,
+    next,
+    doneMinutes: minutes(states.filter(({ isDone }) => isDone)),
+    leftMinutes: minutes(states.filter(({ isDone }) => !isDone)),
+    freed: freedOf(states, done, steps),
+  };
+}
+
+/** What was cut for a length or an end that is no more, and for cables that are gone. */
+function freedOf(
+  states: readonly StepState[],
+  done: readonly WorkDone[],
+  steps: readonly Step[],
+): readonly WorkDone[] {
+  const known = new Set(steps.map(({ id }) => id));
+  const changed = states.flatMap(({ step, was }) => (step.kind === 'cut' && was ? [was] : []));
+  const gone = done.filter((one) => one.step.startsWith('cut ') && !known.has(one.step));
+  return [...changed, ...gone].filter(({ lengthM }) => lengthM !== null && lengthM > 0);
+}
+
+/** An old cable as a piece that can be cut again: its plugs are cut off. */
+export const asOffCut = (id: string, { step, lengthM }: WorkDone, name: string): OffCut => ({
+  id,
+  name,
+  gear: null,
+  lengthM: Math.max(0, Math.round(((lengthM ?? 0) - PLUGS_M) * 1000) / 1000),
+  note: `from ${step.replace('cut ', '')}`,
+});
+
+const PLUGS_M = 0.03;
+
+export interface TimeLeft {
+  /** Whole days until the deadline, today counted; null without one. */
+  readonly days: number | null;
+  /** Minutes there are until then; null where nobody has said how many hours a day has. */
+  readonly minutes: number | null;
+  readonly isEnough: boolean | null;
+  /** What may be left out, until it is enough. */
+  readonly leaveOut: readonly Step[];
+}
+
+const MINUTES_AN_HOUR = 60;
+
+/** @param today as "2026-11-26" */
+export function timeLeft(
+  { deadline, hoursADay }: Pick<Brief, 'deadline' | 'hoursADay'>,
+  { leftMinutes, steps }: Progress,
+  today: string,
+): TimeLeft {
+  if (deadline === null) return { days: null, minutes: null, isEnough: null, leaveOut: [] };
+  const days = Math.max(0, daysBetween(today, deadline) + 1);
+  if (hoursADay === null) return { days, minutes: null, isEnough: null, leaveOut: [] };
+  const minutes = days * hoursADay * MINUTES_AN_HOUR;
+  const leaveOut: Step[] = [];
+  let over = leftMinutes - minutes;
+  for (const { step, isDone } of steps) {
+    if (over <= 0) break;
+    if (isDone || !step.isSpare) continue;
+    leaveOut.push(step);
+    over -= step.minutes;
+  }
+  return { days, minutes, isEnough: leftMinutes <= minutes, leaveOut };
+}
+
+/** How far a cable is. */
+export type CableState = 'to do' | 'cut' | 'terminated' | 'tested' | 'laid' | 'tied';
+
+/** By cable id. */
+export function cableStates(steps: readonly StepState[]): ReadonlyMap<string, CableState> {
+  const states = new Map<string, CableState>();
+  const allTied =
+    steps.some(({ step }) => step.kind === 'tie') &&
+    steps.every(({ step, isDone }) => step.kind !== 'tie' || isDone);
+  const NAMES = { cut: 'cut', end: 'terminated', test: 'tested', lay: 'laid' } as const;
+  for (const { step, isDone } of steps) {
+    if (step.cable === null) continue;
+    if (!states.has(step.cable)) states.set(step.cable, 'to do');
+    if (isDone && step.kind in NAMES)
+      states.set(step.cable, NAMES[step.kind as keyof typeof NAMES]);
+  }
+  if (allTied) for (const [id, state] of states) if (state === 'laid') states.set(id, 'tied');
+  return states;
+}
