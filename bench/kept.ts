@@ -48,7 +48,7 @@ async function writeBackup(path: string, rigs: number, revisions: number): Promi
       await write(JSON.stringify({ kind: 'revision', ...at, document: variant(i) }));
     }
   }
-  await write(endLine({ rigs, revisions: rigs * revisions, gear: 0 }));
+  await write(endLine({ rigs, revisions: rigs * revisions, gear: 0, records: 0 }));
   file.end();
   await once(file, 'finish');
 }

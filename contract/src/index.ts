@@ -1,6 +1,8 @@
 export { OPERATIONS, problem as problemShape } from './api';
 export type { Operation } from './api';
 export { boardFile, boardFileSchema } from './boardFile';
+export { readSentDone, readSentOffCut, readSentTest } from './buildRecords';
+export type { RigBuild, SentDone, SentTest } from './buildRecords';
 export { ERROR_CATALOGUE } from './errorCatalogue';
 export type { ErrorCode } from './errorCatalogue';
 export {

@@ -99,6 +99,41 @@ test('gear: likewise', () => {
   expect(refusedByBoth).toBeGreaterThan(500);
 });
 
+const DONE = {
+  step: 'cut l1',
+  fingerprint: 'a|b|170',
+  lengthM: 0.19,
+  revision: 1,
+  by: 'Mate',
+  at: '2026-11-25T10:00:00.000Z',
+};
+const TEST = {
+  id: '5d0c7f6e-1a51-4c1e-9a01-000000000002',
+  cable: 'l1',
+  label: 'A1',
+  revision: 1,
+  fingerprint: 'a|b|170',
+  lengthM: 0.17,
+  tipThrough: true,
+  sleeveThrough: true,
+  ringThrough: null,
+  leakOhm: 1e8,
+  silentPlugs: null,
+  pull: true,
+  wiggle: true,
+  capacitanceF: 48e-12,
+  by: 'Mate',
+  note: '',
+  at: '2026-11-25T10:00:00.000Z',
+};
+const OFF_CUT = {
+  id: '5d0c7f6e-1a51-4c1e-9a01-000000000003',
+  name: 'Reel',
+  gear: null,
+  lengthM: 0.4,
+  note: '',
+};
+
 test('a workspace with all of it, line by line', async () => {
   const moment = '2026-11-25T10:00:00.000000Z';
   const [item] = fc.sample(randomItem, { numRuns: 1, seed: 3 });
@@ -114,23 +149,30 @@ test('a workspace with all of it, line by line', async () => {
   const gear = { kind: 'gear', place: 1, revision: 1, item };
   const kept = { kind: 'revision', rig: rig.id, revision: 1, savedAt: moment, name: 'first night' };
   const revision = { ...kept, document: newRig('before') };
-  const header = { kind: 'gullwind-workspace', format: 3 };
+  const header = { kind: 'gullwind-workspace', format: 4 };
   const settings = { kind: 'settings', settings: DEFAULT_SETTINGS };
-  const end = { kind: 'end', rigs: 1, revisions: 1, gear: 1 };
-  const lines: object[] = [header, settings, gear, rig, revision, end];
-  expect(await partsIn(lines)).toEqual([settings, gear, rig, revision]);
-  for (const line of lines) expect(matches('workspace-3', line)).toBe(true);
+  const done = { kind: 'done', rig: rig.id, done: DONE };
+  const test_ = { kind: 'test', rig: rig.id, test: TEST };
+  const offCut = { kind: 'offCut', offCut: OFF_CUT };
+  const end = { kind: 'end', rigs: 1, revisions: 1, gear: 1, records: 3 };
+  const records = [done, test_, offCut];
+  const lines: object[] = [header, settings, gear, rig, revision, ...records, end];
+  expect(await partsIn(lines)).toEqual([settings, gear, rig, revision, ...records]);
+  for (const line of lines) expect(matches('workspace-4', line)).toBe(true);
   for (const [at, bad] of [
-    [0, { ...header, format: 4 }],
+    [0, { ...header, format: 5 }],
     [0, { ...header, kind: 'other' }],
     [1, { kind: 'settings', settings: {} }],
     [2, { ...gear, item: {} }],
     [3, { ...rig, revision: 0 }],
     [4, { ...revision, name: '' }],
     [4, { ...revision, savedAt: 'yesterday' }],
-    [5, { ...end, boats: 1 }],
+    [5, { ...done, done: { ...DONE, step: '' } }],
+    [6, { ...test_, test: { ...TEST, leakOhm: -1 } }],
+    [7, { ...offCut, offCut: { ...OFF_CUT, lengthM: 0 } }],
+    [8, { ...end, boats: 1 }],
   ] as const) {
-    expect(matches('workspace-3', bad)).toBe(false);
+    expect(matches('workspace-4', bad)).toBe(false);
     await expect(partsIn(lines.with(at, bad))).rejects.toThrow(WorkspaceRefused);
   }
 });

@@ -27,7 +27,7 @@ const textOf = (lines: readonly unknown[], counts: object = {}) =>
   [
     HEADER_LINE,
     ...lines.map((line) => JSON.stringify(line)),
-    endLine({ rigs: 0, revisions: 0, gear: 0, ...counts }),
+    endLine({ rigs: 0, revisions: 0, gear: 0, records: 0, ...counts }),
   ].join('\n');
 
 const WHOLE = textOf([rig, revision(1), revision(2)], { rigs: 1, revisions: 2 });

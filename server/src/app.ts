@@ -18,6 +18,9 @@ import {
 import { rigRoutes } from './rigs/rigRoutes';
 import type { Gatekeeper } from './session/passphrase';
 import { demandSession, keepSession, sessionRoutes } from './session/sessionRoutes';
+import { buildsRoutes } from './build/buildsRoutes';
+import { offCutRoutes } from './build/offCutRoutes';
+import { rigBuildRoutes } from './build/rigBuildRoutes';
 import { settingsRoutes } from './settings/settingsRoutes';
 import { workspaceRoutes } from './workspace/workspaceRoutes';
 
@@ -89,7 +92,9 @@ function apiRoutes({ db, gate, folder }: Backend, reach: Reach): Router {
   router.get('/docs.json', describeApi());
   router.use('/gear', bodiesAtOnce(4), express.json({ limit: GEAR_LIMIT }));
   router.use(express.json({ limit: BODY_LIMIT }));
-  router.use('/rigs', rigRoutes(db));
+  router.use('/rigs', rigRoutes(db), rigBuildRoutes(db));
+  router.use('/builds', buildsRoutes(db));
+  router.use('/off-cuts', offCutRoutes(db));
   router.use('/gear', gearRoutes(db));
   router.use('/settings', settingsRoutes(db));
   router.use('/workspace', workspaceRoutes(db, folder));

@@ -15,6 +15,13 @@ import { runApp, type RunningApp } from './support/runningApp';
 
 const SRC = fileURLToPath(new URL('../src', import.meta.url));
 
+/** Where routes hang whose file is called otherwise. */
+const MOUNTS: Readonly<Record<string, string>> = {
+  rig: '/rigs',
+  rigBuild: '/rigs',
+  offCut: '/off-cuts',
+};
+
 /** What the server's own files route, as "get /rigs/{id}". */
 function routed(): readonly string[] {
   const files = readdirSync(SRC, { recursive: true, encoding: 'utf8' });
@@ -23,7 +30,7 @@ function routed(): readonly string[] {
     .flatMap((file) => {
       const text = readFileSync(join(SRC, file), 'utf8');
       const mount = /(\w+)Routes\.ts$/u.exec(file)?.[1];
-      const under = mount === 'rig' ? '/rigs' : mount ? `/${mount}` : '';
+      const under = mount === undefined ? '' : (MOUNTS[mount] ?? `/${mount}`);
       return [...text.matchAll(/router\.(get|post|put|delete)\(\s*'([^']+)'/gu)].map(
         ([, method, path]) =>
           `${method} ${under}${path}`.replace(/\/$/u, '').replace(/:(\w+)/gu, '{$1}'),
@@ -81,6 +88,33 @@ interface Call {
   readonly status?: number;
 }
 
+const TEST_ID = randomUUID();
+const DONE = {
+  step: 'cut l1',
+  fingerprint: 'a|b|170',
+  lengthM: 0.19,
+  revision: 1,
+  by: 'Mate',
+  isDone: true,
+};
+const TEST = {
+  cable: 'l1',
+  label: 'A1',
+  revision: 1,
+  fingerprint: 'a|b|170',
+  lengthM: 0.17,
+  tipThrough: true,
+  sleeveThrough: true,
+  ringThrough: null,
+  leakOhm: 1e8,
+  silentPlugs: null,
+  pull: true,
+  wiggle: true,
+  capacitanceF: 48e-12,
+  by: 'Mate',
+  note: '',
+};
+
 /** In this order each leaves what the next needs; one call at least for every operation. */
 const CALLS: readonly (readonly [string, Call])[] = [
   ['get /health', {}],
@@ -102,6 +136,15 @@ const CALLS: readonly (readonly [string, Call])[] = [
   ['get /rigs/{id}/revisions', {}],
   ['get /rigs/{id}/revisions/{revision}', {}],
   ['put /rigs/{id}/revisions/{revision}', { body: { name: 'first night' } }],
+  ['put /rigs/{id}/done', { body: DONE }],
+  ['put /rigs/{id}/done', { body: { ...DONE, step: '' }, status: 400 }],
+  ['put /rigs/{id}/tests/{test}', { body: TEST }],
+  ['get /rigs/{id}/build', {}],
+  ['get /rigs/{id}/build', { path: `/rigs/${randomUUID()}/build`, status: 404 }],
+  ['get /builds', {}],
+  ['put /off-cuts/{id}', { body: { name: 'Reel', gear: null, lengthM: 0.4, note: '' } }],
+  ['get /off-cuts', {}],
+  ['delete /off-cuts/{id}', {}],
   ['delete /rigs/{id}', {}],
   ['get /rigs', { path: '/rigs?removed=true' }],
   ['post /rigs/{id}/restore', {}],
@@ -120,7 +163,8 @@ const CALLS: readonly (readonly [string, Call])[] = [
 
 async function call(operation: string, { path, body, sent }: Call) {
   const [method, template] = operation.split(' ') as ['get', string];
-  const filled = path ?? template.replace('{id}', id).replace('{revision}', '1');
+  const filled =
+    path ?? template.replace('{id}', id).replace('{revision}', '1').replace('{test}', TEST_ID);
   const question = request(app.url)[method](`/api${filled}`);
   if (sent) return question.set('Content-Type', 'application/x-ndjson').send(sent());
   return body === undefined ? question : question.send(body as object);

@@ -86,7 +86,7 @@ describe('from the command line', () => {
         HEADER_LINE,
         JSON.stringify({ kind: 'rig', ...kept, document }),
         ...revisions,
-        endLine({ rigs: 1, revisions: 6000, gear: 0 }),
+        endLine({ rigs: 1, revisions: 6000, gear: 0, records: 0 }),
       ].join('\n'),
     );
     expect(run('restore', join(folder, 'large.jsonl'), '--data', folder).status).toBe(0);

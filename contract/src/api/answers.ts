@@ -1,5 +1,6 @@
 import { DIRECTION_WORDS, GEAR_KINDS, SIZE_WORDS } from '@gullwind/core';
 import Joi from 'joi';
+import { cableTestShape, offCutShape, rigBuildShape, workDoneShape } from '../buildRecords';
 import { ERROR_CATALOGUE } from '../errorCatalogue';
 import { ITEM_SHAPES } from '../gearSchema';
 import { revision, uuid } from '../ids';
@@ -68,9 +69,14 @@ export const uses = closed({
   uses: list(closed({ kind: text, id: text, gear: text, rigId: uuid, rigName: text })),
 });
 
+export const buildRecords = closed({ tests: list(cableTestShape), done: list(workDoneShape) });
+export const cableTest = cableTestShape;
+export const offCuts = closed({ offCuts: list(offCutShape) });
+export const builds = closed({ builds: list(rigBuildShape) });
+
 export const session = closed({ signInNeeded: yesNo, canSignOut: yesNo });
 export const health = closed({ state: oneOf(['ready']) });
-export const restored = closed({ rigs: count, revisions: count, gear: count });
+export const restored = closed({ rigs: count, revisions: count, gear: count, records: count });
 
 export const problem = calledInDocs(
   'Problem',

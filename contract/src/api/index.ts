@@ -1,3 +1,3 @@
 export { problem } from './answers';
 export { OPERATIONS } from './operations';
-export type { Operation } from './operations';
+export type { Operation } from './operation';

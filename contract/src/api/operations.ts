@@ -1,6 +1,5 @@
 import { GEAR_ID } from '@gullwind/core';
 import Joi from 'joi';
-import type { ErrorCode } from '../errorCatalogue';
 import { revision, uuid } from '../ids';
 import {
   createShape,
@@ -16,6 +15,8 @@ import {
 import { MOST_ITEMS } from '../limits';
 import { rigShape } from '../rigSchema';
 import { settingsSchema } from '../settingsSchema';
+import { READ, type Operation } from './operation';
+import { BUILD } from './buildOperations';
 import {
   gearItem,
   gearList,
@@ -33,29 +34,10 @@ import {
   uses,
 } from './answers';
 
-/** One thing that the server can be asked. */
-export interface Operation {
-  readonly method: 'get' | 'post' | 'put' | 'delete';
-  /** Under "/api"; what varies stands in braces. */
-  readonly path: string;
-  readonly summary: string;
-  readonly params?: Readonly<Record<string, Joi.Schema>>;
-  readonly query?: Readonly<Record<string, Joi.Schema>>;
-  readonly body?: Joi.Schema;
-  /** Of body and answer where it is not JSON. */
-  readonly type?: 'application/x-ndjson';
-  readonly status: number;
-  /** Nothing where there is no content, or the answer is not JSON. */
-  readonly answer?: Joi.Schema;
-  /** Beside those that every operation has. */
-  readonly errors: readonly ErrorCode[];
-}
-
 const rigId = { id: uuid };
 const gearId = Joi.string().pattern(GEAR_ID).required();
 const ofRevision = { id: uuid, revision };
 const withRig = (shape: Joi.ObjectSchema) => shape.keys({ rig: rigShape });
-const READ = ['invalid-request', 'malformed-json', 'not-json', 'body-too-large'] as const;
 
 const SESSION: readonly Operation[] = [
   {
@@ -290,5 +272,6 @@ export const OPERATIONS: readonly Operation[] = [
   ...RIGS,
   ...REVISIONS,
   ...GEAR,
+  ...BUILD,
   ...WORKSHOP,
 ];

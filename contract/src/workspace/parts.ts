@@ -1,5 +1,13 @@
-import { isDay, RIG_FORMAT, type GearItem } from '@gullwind/core';
+import {
+  isDay,
+  RIG_FORMAT,
+  type CableTest,
+  type GearItem,
+  type OffCut,
+  type WorkDone,
+} from '@gullwind/core';
 import Joi from 'joi';
+import { cableTestShape, offCutShape, workDoneShape } from '../buildRecords';
 import { readItem } from '../gearSchema';
 import { revision, uuid } from '../ids';
 import { LONGEST_REVISION_NAME } from '../limits';
@@ -12,7 +20,7 @@ import { readSettings } from '../settingsSchema';
 /// counts them. It is written and read part by part, however much there is of it.
 
 export const WORKSPACE_KIND = 'gullwind-workspace';
-export const WORKSPACE_FORMAT = 3;
+export const WORKSPACE_FORMAT = 4;
 
 /** A rig as it stands. Its document stays in the format it was saved in. */
 export interface KeptRig {
@@ -50,13 +58,34 @@ export interface KeptSettings {
   readonly settings: Settings;
 }
 
+/** What happened at the bench: behind the rig that it happened to. */
+export interface KeptTest {
+  readonly kind: 'test';
+  readonly rig: string;
+  readonly test: CableTest;
+}
+
+export interface KeptDone {
+  readonly kind: 'done';
+  readonly rig: string;
+  readonly done: WorkDone;
+}
+
+export interface KeptOffCut {
+  readonly kind: 'offCut';
+  readonly offCut: OffCut;
+}
+
 /** Everything a workshop has is made of these, but for its passphrase. */
-export type WorkspacePart = KeptRig | KeptRevision | KeptItem | KeptSettings;
+export type WorkspacePart =
+  KeptRig | KeptRevision | KeptItem | KeptSettings | KeptTest | KeptDone | KeptOffCut;
 
 export interface WorkspaceCounts {
   readonly rigs: number;
   readonly revisions: number;
   readonly gear: number;
+  /** Tests, steps done, off-cuts. */
+  readonly records: number;
 }
 
 /** What a restore has put back. */
@@ -64,8 +93,8 @@ export type Restored = WorkspaceCounts;
 
 export const HEADER_LINE = JSON.stringify({ kind: WORKSPACE_KIND, format: WORKSPACE_FORMAT });
 
-export const endLine = ({ rigs, revisions, gear }: WorkspaceCounts): string =>
-  JSON.stringify({ kind: 'end', rigs, revisions, gear });
+export const endLine = ({ rigs, revisions, gear, records }: WorkspaceCounts): string =>
+  JSON.stringify({ kind: 'end', rigs, revisions, gear, records });
 
 const MOMENT = /^(\d{4}-\d{2}-\d{2})T([01]\d|2[0-3]):[0-5]\d:[0-5]\d(\.\d{1,9})?Z$/u;
 const isMoment = (text: string): boolean => {
@@ -108,7 +137,17 @@ const shapes = {
     item: Joi.object().required(),
   }),
   settings: Joi.object({ kind: Joi.any(), settings: Joi.object().required() }),
-  end: Joi.object({ kind: Joi.any(), rigs: count, revisions: count, gear: count }),
+  test: Joi.object({ kind: Joi.any(), rig: uuid, test: cableTestShape }),
+  done: Joi.object({ kind: Joi.any(), rig: uuid, done: workDoneShape }),
+  offCut: Joi.object({ kind: Joi.any(), offCut: offCutShape }),
+  // Format 3 had no records to count.
+  end: Joi.object({
+    kind: Joi.any(),
+    rigs: count,
+    revisions: count,
+    gear: count,
+    records: Joi.number().integer().min(0).default(0),
+  }),
 };
 
 type Line = WorkspacePart | ({ readonly kind: 'end' } & WorkspaceCounts);

@@ -71,7 +71,7 @@ function isHeader(line: string): boolean {
   try {
     const { kind, format } = JSON.parse(line) as { kind?: unknown; format?: unknown };
     if (kind !== WORKSPACE_KIND || !(Number(format) > 2)) return false;
-    if (format === WORKSPACE_FORMAT) return true;
+    if (format === 3 || format === WORKSPACE_FORMAT) return true;
     return refuse(
       'format',
       `It is ${Number(format)}; this version reads format ${WORKSPACE_FORMAT} and those before it.`,
@@ -84,7 +84,7 @@ function isHeader(line: string): boolean {
 
 /** Holds the parts of a workspace together: what belongs to what, and whether all of it is there. */
 class Inventory {
-  private readonly counts = { rigs: 0, revisions: 0, gear: 0 };
+  private readonly counts = { rigs: 0, revisions: 0, gear: 0, records: 0 };
   private readonly seen = new Set<string>();
   private rig: { readonly id: string; last: number } | null = null;
   private isEnded = false;
@@ -123,6 +123,17 @@ class Inventory {
         else this.rig.last = part.revision;
         this.counts.revisions++;
         break;
+      case 'test':
+      case 'done':
+        if (this.rig?.id !== part.rig) refuse(at, 'What was done stands behind its rig.');
+        if (part.kind === 'test') this.once(part.test.id, at);
+        else this.once(`${part.rig} ${part.done.step}`, at);
+        this.counts.records++;
+        break;
+      case 'offCut':
+        this.once(part.offCut.id, at);
+        this.counts.records++;
+        break;
       case 'gear':
         this.once(part.item.id, at);
         this.counts.gear++;
@@ -139,7 +150,7 @@ class Inventory {
 
   private close(said: WorkspaceCounts, at: string): void {
     this.isEnded = true;
-    for (const what of ['rigs', 'revisions', 'gear'] as const)
+    for (const what of ['rigs', 'revisions', 'gear', 'records'] as const)
       if (said[what] !== this.counts[what])
         refuse(at, `It ends with ${said[what]} ${what}; there are ${this.counts[what]}.`);
   }
@@ -170,5 +181,10 @@ async function* older(
   yield* read.value;
   const countOf = (kind: WorkspacePart['kind']) =>
     read.value.filter((part) => part.kind === kind).length;
-  return { rigs: countOf('rig'), revisions: countOf('revision'), gear: countOf('gear') };
+  return {
+    rigs: countOf('rig'),
+    revisions: countOf('revision'),
+    gear: countOf('gear'),
+    records: 0,
+  };
 }

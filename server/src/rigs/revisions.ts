@@ -62,7 +62,8 @@ export async function nameRevision(
 
 /**
  * What is kept of revisions that were saved by themselves: all of the last day, the last of each hour for a week, of
- * each day for a year, and of each month for ever. The newest stays, and so does every one that has a name.
+ * each day for a year, and of each month for ever. The newest stays, and so does every one that has a name or at which
+ * something was done at the bench.
  */
 const THIN = `
   delete from rig_revisions as kept using (
@@ -77,6 +78,10 @@ const THIN = `
     from rig_revisions
     where rig_id = $1 and name is null and saved_at <= $2::timestamptz - interval '1 day'
       and revision < (select revision from rigs where id = $1)
+      and not exists (select from cable_tests where cable_tests.rig_id = $1
+                      and cable_tests.revision = rig_revisions.revision)
+      and not exists (select from work_done where work_done.rig_id = $1
+                      and work_done.revision = rig_revisions.revision)
   ) as thinned
   where kept.rig_id = $1 and kept.revision = thinned.revision and thinned.place > 1
   returning kept.revision`;

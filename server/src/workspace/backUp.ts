@@ -1,5 +1,6 @@
 import { endLine, HEADER_LINE, readItem, readRig, type WorkspaceCounts } from '@gullwind/contract';
 import { upgradeThing, type GearKind } from '@gullwind/core';
+import { findOffCuts, findRecords } from '../build/buildStore';
 import type { Database, Queryable } from '../db/database';
 import { rowsOf } from '../db/rowsOf';
 import { findSettings } from '../settings/settingsStore';
@@ -22,9 +23,12 @@ export function backUp(db: Database, take: TakeLine): Promise<WorkspaceCounts> {
     if ((await tx.query('select from settings')).length > 0)
       await take(JSON.stringify({ kind: 'settings', settings: await findSettings(tx) }));
     const gear = await backUpGear(tx, take);
-    const counts = { gear, ...(await backUpRigs(tx, take)) };
-    await take(endLine(counts));
-    return counts;
+    const { records, ...counts } = await backUpRigs(tx, take);
+    const offCuts = await findOffCuts(tx);
+    for (const offCut of offCuts) await take(JSON.stringify({ kind: 'offCut', offCut }));
+    const all = { gear, ...counts, records: records + offCuts.length };
+    await take(endLine(all));
+    return all;
   });
 }
 
@@ -60,7 +64,7 @@ async function backUpRigs(tx: Queryable, take: TakeLine) {
   // Revisions come in the order of their index; sorting would take all of their documents in hand first.
   await tx.query('set local enable_sort = off');
   const ids = await tx.query<{ id: string }>('select id from rigs order by created_at, id');
-  let revisions = 0;
+  let [revisions, records] = [0, 0];
   for (const { id } of ids) {
     const [rig] = await tx.query<LineRow>(
       `select document::text as document, jsonb_build_object('kind', 'rig', 'id', id,
@@ -72,8 +76,17 @@ async function backUpRigs(tx: Queryable, take: TakeLine) {
     const mark = isReadable(rig!.document) ? '' : ',"unreadable":true';
     await take(lineOf(rig!, mark));
     revisions += await backUpRevisions(tx, id, take);
+    records += await backUpRecords(tx, id, take);
   }
-  return { rigs: ids.length, revisions };
+  return { rigs: ids.length, revisions, records };
+}
+
+/** What happened to a rig at the bench. */
+async function backUpRecords(tx: Queryable, rig: string, take: TakeLine): Promise<number> {
+  const { tests, done } = await findRecords(tx, rig);
+  for (const test of tests) await take(JSON.stringify({ kind: 'test', rig, test }));
+  for (const one of done) await take(JSON.stringify({ kind: 'done', rig, done: one }));
+  return tests.length + done.length;
 }
 
 interface LineRow {

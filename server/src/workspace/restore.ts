@@ -1,4 +1,4 @@
-import type { KeptItem, KeptRevision, KeptRig, Restored, WorkspacePart } from '@gullwind/contract';
+import type { KeptRig, Restored, WorkspacePart } from '@gullwind/contract';
 import type { Database, Queryable } from '../db/database';
 import { fillListings } from '../rigs/listings';
 import { upgradeRigs } from '../rigs/upgradeRigs';
@@ -51,10 +51,12 @@ async function putBack(
   ]);
   if (!lock!.held) return { kind: 'busy' };
   // Whoever saves meanwhile waits, and then finds what was put here.
-  await tx.query('lock table rigs, rig_revisions, gear, settings in exclusive mode');
+  await tx.query(
+    'lock table rigs, rig_revisions, gear, settings, cable_tests, work_done, off_cuts in exclusive mode',
+  );
   if (!overwrite && !(await isEmpty(tx))) return { kind: 'notEmpty' };
   const removed = await rememberRemoved(tx);
-  for (const table of ['rig_revisions', 'rigs', 'gear', 'settings'])
+  for (const table of ['rig_revisions', 'rigs', 'gear', 'settings', 'off_cuts'])
     await tx.query(`delete from ${table}`);
   const writer = new Writer(tx, removed);
   for await (const part of parts) await writer.take(part);
@@ -93,11 +95,29 @@ const INSERT = {
          select item ->> 'id', item ->> 'kind', item -> 'thing' ->> 'name', item ->> 'note', place,
                 item -> 'thing', item -> 'qualities', (item ->> 'retired')::boolean, revision
          from jsonb_to_recordset($1::jsonb) as kept (place integer, revision integer, item jsonb)`,
+  test: `insert into cable_tests (id, rig_id, cable, label, revision, fingerprint, length_m, tip_through,
+           sleeve_through, ring_through, leak_ohm, silent_plugs, pull, wiggle, capacitance_f, by_whom, note, tested_at)
+         select (test ->> 'id')::uuid, rig, test ->> 'cable', test ->> 'label', (test ->> 'revision')::integer,
+                test ->> 'fingerprint', (test ->> 'lengthM')::double precision, (test ->> 'tipThrough')::boolean,
+                (test ->> 'sleeveThrough')::boolean, (test ->> 'ringThrough')::boolean,
+                (test ->> 'leakOhm')::double precision, (test ->> 'silentPlugs')::boolean,
+                (test ->> 'pull')::boolean, (test ->> 'wiggle')::boolean,
+                (test ->> 'capacitanceF')::double precision, test ->> 'by', test ->> 'note',
+                (test ->> 'at')::timestamptz
+         from jsonb_to_recordset($1::jsonb) as kept (rig uuid, test jsonb)`,
+  done: `insert into work_done (rig_id, step, fingerprint, length_m, revision, by_whom, done_at)
+         select rig, done ->> 'step', done ->> 'fingerprint', (done ->> 'lengthM')::double precision,
+                (done ->> 'revision')::integer, done ->> 'by', (done ->> 'at')::timestamptz
+         from jsonb_to_recordset($1::jsonb) as kept (rig uuid, done jsonb)`,
+  offCut: `insert into off_cuts (id, name, gear, length_m, note)
+           select ("offCut" ->> 'id')::uuid, "offCut" ->> 'name', "offCut" ->> 'gear',
+                  ("offCut" ->> 'lengthM')::double precision, "offCut" ->> 'note'
+           from jsonb_to_recordset($1::jsonb) as kept ("offCut" jsonb)`,
 } as const;
 
 /** Writes parts in batches, in the order in which they depend on each other. */
 class Writer {
-  private readonly counts = { rigs: 0, revisions: 0, gear: 0 };
+  private readonly counts = { rigs: 0, revisions: 0, gear: 0, records: 0 };
   private batch: { readonly kind: keyof typeof INSERT; readonly rows: string[] } | null = null;
   private length = 0;
   /** Rigs under another revision than they had, which is kept as one of its own. */
@@ -119,6 +139,11 @@ class Writer {
       case 'gear':
         this.counts.gear++;
         return this.add('gear', { ...part, revision: this.after(part.item.id, part.revision) });
+      case 'test':
+      case 'done':
+      case 'offCut':
+        this.counts.records++;
+        return this.add(part.kind, part);
       case 'settings':
         await this.tx.query('insert into settings (document) values ($1::jsonb)', [
           JSON.stringify(part.settings),
@@ -150,7 +175,7 @@ class Writer {
 
   private async add(
     kind: keyof typeof INSERT,
-    row: KeptRig | KeptRevision | KeptItem,
+    row: Exclude<WorkspacePart, { readonly kind: 'settings' }>,
   ): Promise<void> {
     if (this.batch?.kind !== kind) await this.flush();
     this.batch ??= { kind, rows: [] };

@@ -105,7 +105,7 @@ const workspaceLines = victim.map((id) =>
       ...{ rig: id, revision: 1, savedAt: MOMENT, name: 'a' },
       document: rigs[0],
     }),
-    endLine({ rigs: 1, revisions: 1, gear: 1 }),
+    endLine({ rigs: 1, revisions: 1, gear: 1, records: 0 }),
   ].join('\n'),
 );
 const olderWorkspace = victim.map((id) =>

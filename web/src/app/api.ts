@@ -4,8 +4,11 @@ import {
   type CreateRig,
   type GearList,
   type Restored,
+  type RigBuild,
   type RigUse,
   type SavedRig,
+  type SentDone,
+  type SentTest,
   type StoredItem,
   type UpdateItem,
   type RevisionPage,
@@ -15,7 +18,7 @@ import {
   type Settings,
   type StoredRig,
 } from '@gullwind/contract';
-import type { GearItem } from '@gullwind/core';
+import type { BuildRecords, CableTest, GearItem, OffCut } from '@gullwind/core';
 import { createApi, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
 import { ask, sayFailed, type Failure, type Question } from './http';
 
@@ -32,7 +35,7 @@ const baseQuery: BaseQueryFn<string | Question, unknown, Failure> = async (
 export const api = createApi({
   reducerPath: 'api',
   baseQuery,
-  tagTypes: ['rigs', 'revisions', 'gear', 'settings', 'session'],
+  tagTypes: ['rigs', 'revisions', 'gear', 'build', 'offCuts', 'settings', 'session'],
   // eslint-disable-next-line house/own-lines -- a list of requests, one entry each; nothing happens in it
   endpoints: (build) => ({
     listRigs: build.infiniteQuery<RigPage, Omit<RigQuery, 'from'>, number>({
@@ -127,6 +130,55 @@ export const api = createApi({
         }
       },
     }),
+    getBuild: build.query<BuildRecords, string>({
+      query: (id) => `/rigs/${id}/build`,
+      providesTags: ['build'],
+    }),
+    setDone: build.mutation<BuildRecords, { readonly id: string; readonly done: SentDone }>({
+      query: ({ id, done }) => ({ path: `/rigs/${id}/done`, method: 'PUT', body: done }),
+      async onQueryStarted({ id, done }, { dispatch, queryFulfilled }) {
+        const { isDone, ...rest } = done;
+        const at = new Date().toISOString();
+        // Shown at once; taken back where the server refuses it.
+        const patch = dispatch(
+          api.util.updateQueryData('getBuild', id, (now) => ({
+            ...now,
+            done: [
+              ...now.done.filter(({ step }) => step !== done.step),
+              ...(isDone ? [{ ...rest, at }] : []),
+            ],
+          })),
+        );
+        await queryFulfilled.catch(patch.undo);
+      },
+    }),
+    addTest: build.mutation<
+      CableTest,
+      { readonly id: string; readonly testId: string; readonly test: SentTest }
+    >({
+      query: ({ id, testId, test }) => ({
+        path: `/rigs/${id}/tests/${testId}`,
+        method: 'PUT',
+        body: test,
+      }),
+      invalidatesTags: ['build'],
+    }),
+    listBuilds: build.query<{ readonly builds: readonly RigBuild[] }, void>({
+      query: () => '/builds',
+      providesTags: ['build', 'rigs'],
+    }),
+    listOffCuts: build.query<{ readonly offCuts: readonly OffCut[] }, void>({
+      query: () => '/off-cuts',
+      providesTags: ['offCuts'],
+    }),
+    putOffCut: build.mutation<{ readonly offCuts: readonly OffCut[] }, OffCut>({
+      query: ({ id, ...body }) => ({ path: `/off-cuts/${id}`, method: 'PUT', body }),
+      invalidatesTags: ['offCuts'],
+    }),
+    removeOffCut: build.mutation<null, string>({
+      query: (id) => ({ path: `/off-cuts/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['offCuts'],
+    }),
     restoreWorkspace: build.mutation<
       Restored,
       { readonly file: Blob; readonly overwrite: boolean }
@@ -136,7 +188,7 @@ export const api = createApi({
         method: 'POST',
         body: file,
       }),
-      invalidatesTags: ['rigs', 'gear', 'settings'],
+      invalidatesTags: ['rigs', 'gear', 'settings', 'build', 'offCuts'],
     }),
     getSettings: build.query<Settings, void>({
       query: () => '/settings',
@@ -174,6 +226,13 @@ export const {
   useCreateRigMutation,
   useDeleteRigMutation,
   useRestoreRigMutation,
+  useGetBuildQuery,
+  useSetDoneMutation,
+  useAddTestMutation,
+  useListBuildsQuery,
+  useListOffCutsQuery,
+  usePutOffCutMutation,
+  useRemoveOffCutMutation,
   useListGearQuery,
   useListUsesQuery,
   useAddGearMutation,

@@ -1,0 +1,74 @@
+import { sentDoneShape, sentOffCutShape, sentTestShape } from '../buildRecords';
+import { uuid } from '../ids';
+import { buildRecords, builds, cableTest, offCuts } from './answers';
+import { READ, type Operation } from './operation';
+
+const rigId = { id: uuid };
+const testId = { id: uuid, test: uuid };
+
+/** What happens at the bench. */
+export const BUILD: readonly Operation[] = [
+  {
+    method: 'get',
+    path: '/rigs/{id}/build',
+    summary: 'What has happened to a rig at the bench: tests of cables, steps ticked off.',
+    params: rigId,
+    status: 200,
+    answer: buildRecords,
+    errors: ['invalid-request', 'rig-not-found'],
+  },
+  {
+    method: 'put',
+    path: '/rigs/{id}/tests/{test}',
+    summary: 'Keeps a test of a cable under an id of the client’s making; sent twice it is one.',
+    params: testId,
+    body: sentTestShape,
+    status: 200,
+    answer: cableTest,
+    errors: [...READ, 'rig-not-found', 'text-not-kept'],
+  },
+  {
+    method: 'put',
+    path: '/rigs/{id}/done',
+    summary: 'Ticks a step off, or takes that back.',
+    params: rigId,
+    body: sentDoneShape,
+    status: 200,
+    answer: buildRecords,
+    errors: [...READ, 'rig-not-found', 'text-not-kept'],
+  },
+  {
+    method: 'get',
+    path: '/builds',
+    summary: 'Rigs that are due or have been begun, the soonest first.',
+    status: 200,
+    answer: builds,
+    errors: [],
+  },
+  {
+    method: 'get',
+    path: '/off-cuts',
+    summary: 'Pieces of cable that are left.',
+    status: 200,
+    answer: offCuts,
+    errors: [],
+  },
+  {
+    method: 'put',
+    path: '/off-cuts/{id}',
+    summary: 'Keeps a piece, or changes what is said of it.',
+    params: rigId,
+    body: sentOffCutShape,
+    status: 200,
+    answer: offCuts,
+    errors: [...READ, 'text-not-kept'],
+  },
+  {
+    method: 'delete',
+    path: '/off-cuts/{id}',
+    summary: 'Lets go of a piece.',
+    params: rigId,
+    status: 204,
+    errors: ['invalid-request'],
+  },
+];

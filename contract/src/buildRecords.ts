@@ -1,0 +1,113 @@
+import {
+  GEAR_ID,
+  LONGEST_NAME,
+  LONGEST_NOTE,
+  type CableTest,
+  type OffCut,
+  type WorkDone,
+} from '@gullwind/core';
+import Joi from 'joi';
+import { revision, uuid } from './ids';
+import { readWith, type Read } from './read';
+import { calledInDocs, closed, id } from './shapes';
+
+/// What happens at the bench, as it is sent and kept: tests of cables, steps that are ticked off, pieces that are left.
+
+const tried = Joi.boolean().allow(null).required();
+const upTo = (most: number) => Joi.number().min(0).max(most).allow(null).required();
+const words = (most: number) => Joi.string().allow('').max(most).required();
+const fingerprint = words(8000);
+const metres = Joi.number().min(0).max(100);
+
+const testFields = {
+  cable: id,
+  label: Joi.string().min(1).max(16).required(),
+  revision,
+  fingerprint: words(400),
+  lengthM: metres.required(),
+  tipThrough: tried,
+  sleeveThrough: tried,
+  ringThrough: tried,
+  leakOhm: upTo(1e12),
+  silentPlugs: tried,
+  pull: tried,
+  wiggle: tried,
+  capacitanceF: upTo(1e-6),
+  by: words(LONGEST_NAME),
+  note: words(LONGEST_NOTE),
+};
+
+const step = Joi.string().min(1).max(60).required();
+const doneFields = {
+  step,
+  fingerprint,
+  lengthM: metres.allow(null).required(),
+  revision,
+  by: words(LONGEST_NAME),
+};
+
+const moment = Joi.string().isoDate().required();
+
+export const sentTestShape: Joi.ObjectSchema<SentTest> = closed(testFields);
+export const cableTestShape: Joi.ObjectSchema<CableTest> = calledInDocs(
+  'CableTest',
+  closed({ id: uuid, ...testFields, at: moment }),
+);
+export const sentDoneShape: Joi.ObjectSchema<SentDone> = closed({
+  ...doneFields,
+  isDone: Joi.boolean().required(),
+});
+export const workDoneShape: Joi.ObjectSchema<WorkDone> = calledInDocs(
+  'WorkDone',
+  closed({ ...doneFields, at: moment }),
+);
+const offCutFields = {
+  name: Joi.string().trim().min(1).max(LONGEST_NAME).required(),
+  gear: Joi.string().pattern(GEAR_ID).allow(null).required(),
+  lengthM: Joi.number().greater(0).max(1000).required(),
+  note: words(LONGEST_NOTE),
+};
+export const sentOffCutShape: Joi.ObjectSchema<Omit<OffCut, 'id'>> = closed(offCutFields);
+export const offCutShape: Joi.ObjectSchema<OffCut> = calledInDocs(
+  'OffCut',
+  closed({ id: uuid, ...offCutFields }),
+);
+
+/** A test as it is sent: the server says when it was. */
+export type SentTest = Omit<CableTest, 'id' | 'at'>;
+/** A step ticked off, or not any more. */
+export type SentDone = Omit<WorkDone, 'at'> & { readonly isDone: boolean };
+
+export const readSentTest = (value: unknown): Read<SentTest> => readWith(sentTestShape, value);
+export const readSentDone = (value: unknown): Read<SentDone> => readWith(sentDoneShape, value);
+export const readSentOffCut = (value: unknown): Read<Omit<OffCut, 'id'>> =>
+  readWith(sentOffCutShape, value);
+
+/** How far the rigs that are due are: the workshop's list. */
+export interface RigBuild {
+  readonly id: string;
+  readonly name: string;
+  readonly player: string;
+  readonly deadline: string | null;
+  readonly steps: number;
+  readonly done: number;
+  readonly leftMinutes: number;
+  readonly next: string | null;
+  /** Kinds of parts that it waits for. */
+  readonly waitsFor: number;
+}
+
+export const rigBuildShape: Joi.ObjectSchema<RigBuild> = calledInDocs(
+  'RigBuild',
+  closed({
+    id: uuid,
+    name: Joi.string().allow('').required(),
+    player: Joi.string().allow('').required(),
+    deadline: Joi.string().allow(null).required(),
+    steps: Joi.number().integer().min(0).required(),
+    done: Joi.number().integer().min(0).required(),
+    leftMinutes: Joi.number().min(0).required(),
+    next: Joi.string().allow(null).required(),
+    waitsFor: Joi.number().integer().min(0).required(),
+  }),
+);
