@@ -1,4 +1,4 @@
-import { entered, plugOfShape, type CaseSide, type Plug } from '../gear';
+import { entered, PLUG_SHAPES, plugOfShape, type CaseSide, type Plug } from '../gear';
 import { NO_END, type CableEnd, type Layer } from '../rig';
 import type { Connection, Jack } from './connections';
 import type { Point, Rect } from './rect';
@@ -124,6 +124,14 @@ const rectOf = (a: Point, b: Point): Rect => ({
   y1: Math.max(a.y, b.y),
 });
 
-/** What the plug at an end of a cable is called. */
-export const plugNameOf = (rig: Pick<Laid, 'layout'>, connection: Connection, end: End): string =>
-  plugOf(rig, connection, end).name;
+/** What the plug at an end of a cable is called: by its shape where none is given. */
+export function plugNameOf(
+  { layout }: Pick<Laid, 'layout'>,
+  { id, carries }: Connection,
+  end: End,
+): string {
+  const given = layout.ends[id]?.[end].plug;
+  return (
+    given?.name ?? (carries === 'audio' ? PLUG_SHAPES[layout.laying.usualPlug].label : carries)
+  );
+}

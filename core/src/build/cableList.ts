@@ -1,6 +1,7 @@
 import { connectionsOf, plugNameOf, type Connection } from '../board';
 import { nameCable } from '../figures';
 import { isReel, type GearItem } from '../gear';
+import { formatQuantity, type UnitSystem } from '../quantity';
 import { allDevices, findCable, type Rig, type Row } from '../rig';
 
 /// Every cable of a rig as something to be made: its label, from jack to jack, its length, its plugs.
@@ -29,6 +30,10 @@ export interface BuildCable {
   /** What it must still be when it is done: another one, and it is made again. */
   readonly fingerprint: string;
 }
+
+/** Its length as it is measured off: short ones in mm, long ones in m. */
+export const sayCableM = (m: number, units: UnitSystem): string =>
+  formatQuantity(m, m < 2 ? 'size' : 'length', units);
 
 /** What goes into the plugs, at both ends together, m. */
 const STRIPPED_M = 0.02;

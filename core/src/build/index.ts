@@ -1,4 +1,4 @@
-export { cableList } from './cableList';
+export { cableList, sayCableM } from './cableList';
 export type { BuildCable, CableKind } from './cableList';
 export { KEPT_FROM_M, planCuts } from './cutPlan';
 export type { Cut, CutPlan, Piece, Stock } from './cutPlan';
@@ -18,3 +18,5 @@ export { inward, workPlan } from './steps';
 export type { Step, StepKind } from './step';
 export { expectedF, findingOf, takeMeasured, toleranceShare } from './testing';
 export type { TestFinding } from './testing';
+export { cutGroups, planAllCuts } from './cutGroups';
+export type { CutGroup } from './cutGroups';

@@ -1,25 +1,31 @@
 import type { Rig } from '../rig';
-import type { BuildCable } from './cableList';
+import type { UnitSystem } from '../quantity';
+import { sayCableM, type BuildCable } from './cableList';
 import { MINUTES } from './minutes';
 import { BLADE, step, type Step } from './step';
 
 const SOLDER =
   'The iron is at 350 °C and the fumes are no good to breathe: a stand, air, and eyes covered when leads are clipped.';
 /** Cut, both ends, test, lay: what is bought is only tested and laid. */
-export function stepsOf(rig: Rig, cable: BuildCable, ready: readonly string[]): readonly Step[] {
-  const made = cable.isBought ? [] : [cut(cable), ends(rig, cable)];
+export function stepsOf(
+  rig: Rig,
+  cable: BuildCable,
+  ready: readonly string[],
+  units: UnitSystem,
+): readonly Step[] {
+  const made = cable.isBought ? [] : [cut(cable, units), ends(rig, cable)];
   const test = tested(cable, made.slice(-1));
-  return [...made, test, laid(cable, [...ready, test.id])];
+  return [...made, test, laid(cable, [...ready, test.id], units)];
 }
 
 const about = ({ id, fingerprint }: BuildCable) => ({ cable: id, fingerprint });
 
-const cut = (cable: BuildCable): Step =>
+const cut = (cable: BuildCable, units: UnitSystem): Step =>
   step({
     ...about(cable),
     id: `cut ${cable.id}`,
     kind: 'cut',
-    says: `Cut ${cable.label}: ${Math.round(cable.cutM * 1000)} mm of ${cable.stock}`,
+    says: `Cut ${cable.label}: ${sayCableM(cable.cutM, units)} of ${cable.stock}`,
     minutes: MINUTES.cut,
     tools: ['cutters', 'rule'],
     caution: BLADE,
@@ -75,12 +81,12 @@ function endWays({ build: { ways } }: Rig, cable: BuildCable) {
       };
 }
 
-export const laid = (cable: BuildCable, needs: readonly string[]): Step =>
+export const laid = (cable: BuildCable, needs: readonly string[], units: UnitSystem): Step =>
   step({
     id: `lay ${cable.id}`,
     kind: 'lay',
     says: `Lay ${cable.label}: ${cable.from} to ${cable.to}`,
-    detail: cable.isBought ? cable.stock : `${Math.round(cable.lengthM * 1000)} mm`,
+    detail: cable.isBought ? cable.stock : sayCableM(cable.lengthM, units),
     minutes: MINUTES.lay,
     needs: [...needs],
     cable: cable.id,

@@ -1,5 +1,5 @@
-import { formatQuantity, type UnitSystem } from '../quantity';
-import type { BuildCable } from './cableList';
+import type { UnitSystem } from '../quantity';
+import { sayCableM, type BuildCable } from './cableList';
 import type { CutPlan } from './cutPlan';
 import type { NeededPart } from './parts';
 import type { CableState, StepState } from './progress';
@@ -14,8 +14,6 @@ export interface PaperTable {
   readonly rows: readonly (readonly string[])[];
 }
 
-const mm = (m: number, units: UnitSystem): string =>
-  formatQuantity(m, m < 2 ? 'size' : 'length', units);
 const plain = (text: string): string => text.replaceAll('\u00a0', ' ');
 
 export const cableTable = (
@@ -31,8 +29,8 @@ export const cableTable = (
     one.from,
     one.to,
     one.stock,
-    plain(mm(one.lengthM, units)),
-    one.cutM > 0 ? plain(mm(one.cutM, units)) : 'as bought',
+    plain(sayCableM(one.lengthM, units)),
+    one.cutM > 0 ? plain(sayCableM(one.cutM, units)) : 'as bought',
     one.kind === 'audio' ? [...new Set(one.plugs)].join(', ') : '',
     states.get(one.id) ?? 'to do',
   ]),
@@ -48,9 +46,11 @@ export const cutTable = (
   rows: plans.flatMap(([name, plan]) => [
     ...plan.cuts.map((cut) => [
       cut.stock.name,
-      plain(mm(cut.stock.lengthM, units)),
-      cut.pieces.map(({ label, lengthM }) => `${label} ${plain(mm(lengthM, units))}`).join(', '),
-      plain(mm(cut.leftM, units)),
+      plain(sayCableM(cut.stock.lengthM, units)),
+      cut.pieces
+        .map(({ label, lengthM }) => `${label} ${plain(sayCableM(lengthM, units))}`)
+        .join(', '),
+      plain(sayCableM(cut.leftM, units)),
       cut.isKept ? 'keep' : 'waste',
     ]),
     ...(plan.uncut.length > 0
@@ -59,7 +59,7 @@ export const cutTable = (
             name,
             'nothing at hand',
             plan.uncut
-              .map(({ label, lengthM }) => `${label} ${plain(mm(lengthM, units))}`)
+              .map(({ label, lengthM }) => `${label} ${plain(sayCableM(lengthM, units))}`)
               .join(', '),
             '',
             'buy',

@@ -1,4 +1,5 @@
 import type { GearItem } from '../gear';
+import type { UnitSystem } from '../quantity';
 import type { Rig } from '../rig';
 import { beginning } from './beginning';
 import { cableList } from './cableList';
@@ -10,20 +11,24 @@ import type { Step } from './step';
 /// laid, played before it is tied.
 
 /** Every step in an order in which it can be done. */
-export function workPlan(rig: Rig, gear: readonly GearItem[] = []): readonly Step[] {
+export function workPlan(
+  rig: Rig,
+  gear: readonly GearItem[] = [],
+  units: UnitSystem = 'metric',
+): readonly Step[] {
   const cables = cableList(rig, gear);
   const before = beginning(rig);
   const ready = before.map(({ id }) => id);
   const dc = cables
     .filter(({ kind }) => kind === 'dc')
-    .flatMap((cable) => stepsOf(rig, cable, ready));
+    .flatMap((cable) => stepsOf(rig, cable, ready, units));
   const dcLaid = dc.filter(({ kind }) => kind === 'lay').map(({ id }) => id);
   const audio = inward(cables.filter(({ kind }) => kind === 'audio')).flatMap((cable) =>
-    stepsOf(rig, cable, [...ready, ...dcLaid]),
+    stepsOf(rig, cable, [...ready, ...dcLaid], units),
   );
   const control = cables
     .filter(({ kind }) => kind === 'control')
-    .map((cable) => laid(cable, ready));
+    .map((cable) => laid(cable, ready, units));
   const all = [...before, ...dc, ...audio, ...control];
   return [...all, ...ending(rig, all)];
 }

@@ -253,7 +253,7 @@ test('spares by the schools', () => {
 test('what is needed, at hand and still to buy; steps wait for what has been ordered and has not come', () => {
   const rig = withWays(RIGS[1]!, { spares: 'none' });
   const plug =
-    partsNeeded(rig).find(({ key }) => key === 'plug usual plug') ??
+    partsNeeded(rig).find(({ key }) => key === 'plug pancake plug') ??
     partsNeeded(rig).find(({ key }) => key.startsWith('plug'))!;
   expect(plug.missing).toBe(plug.needed);
   const parts = withPartAtHand(rig.build.parts, {

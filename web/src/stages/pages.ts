@@ -8,6 +8,7 @@ export const PAGES = {
   '/rigs/:rigId/plans': async () => (await import('../features/plans')).PlansPage,
   '/rigs/:rigId/board': async () => (await import('../features/board')).BoardPage,
   '/rigs/:rigId/power': async () => (await import('../features/power')).PowerPage,
+  '/rigs/:rigId/build': async () => (await import('../features/build')).BuildPage,
   '/gear': async () => (await import('../features/gear')).GearPage,
   '/di': async () => (await import('../features/checks')).DiPage,
   '/speaker': async () => (await import('../features/checks')).SpeakerPage,

@@ -3,6 +3,7 @@ import CableOutlined from '@mui/icons-material/CableOutlined';
 import CallMergeOutlined from '@mui/icons-material/CallMergeOutlined';
 import ForumOutlined from '@mui/icons-material/ForumOutlined';
 import GridOnOutlined from '@mui/icons-material/GridOnOutlined';
+import HandymanOutlined from '@mui/icons-material/HandymanOutlined';
 import HomeRepairServiceOutlined from '@mui/icons-material/HomeRepairServiceOutlined';
 import RouteOutlined from '@mui/icons-material/RouteOutlined';
 import PowerOutlined from '@mui/icons-material/PowerOutlined';
@@ -137,6 +138,15 @@ export const STAGES: readonly Stage[] = [
     keys: POWER_KEYS,
     picture: 'power',
     journey: 'power',
+  },
+  {
+    label: 'Build',
+    icon: HandymanOutlined,
+    route: '/rigs/:rigId/build',
+    rail: 'rig',
+    keys: [],
+    picture: 'build',
+    journey: 'build',
   },
   {
     label: 'Gear',

@@ -1,8 +1,10 @@
 import {
   compareSupplies,
+  planAllCuts,
   proposeFeeding,
   solverOf,
   type CompareQuestion,
+  type CutGroup,
   type FeedingQuestion,
   type Solve,
 } from '@gullwind/core';
@@ -28,5 +30,7 @@ function solver(): Promise<Solve> {
 
 export const SOLVER_JOBS = {
   feeding: async (question: FeedingQuestion) => proposeFeeding(question, await solver()),
+  cuts: async (question: { readonly groups: readonly CutGroup[] }) =>
+    planAllCuts(question, await solver()),
   supplies: async (question: CompareQuestion) => compareSupplies(question, await solver()),
 };

@@ -58,7 +58,7 @@ const solverWorker = once<JobsApi>(
   () => new Worker(new URL('./solver.worker.ts', import.meta.url), { type: 'module' }),
 );
 
-const WITH_SOLVER: readonly JobName[] = ['feeding', 'supplies'];
+const WITH_SOLVER: readonly JobName[] = ['feeding', 'supplies', 'cuts'];
 
 /** The worker that does this kind of long work. */
 export const workerOf = (job: JobName) =>

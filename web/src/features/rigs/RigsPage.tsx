@@ -7,6 +7,7 @@ import { messageOf, useListRigsInfiniteQuery } from '../../app/api';
 import { useSettings } from '../../app/useSettings';
 import { HatchPattern } from '../../ui/HatchPattern';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
+import { DueList } from '../build';
 import { sendLeftBehind } from '../editor';
 import { Terms } from '../../ui/Terms';
 import { RigList } from './RigList';
@@ -73,6 +74,7 @@ export function RigsPage() {
           New rig
         </Button>
       </Heading>
+      {!view.removed && view.search === '' && <DueList />}
       {error && <Alert severity="warning">{messageOf(error)}</Alert>}
       {!rigs && !error && <Skeleton variant="rectangular" height={280} />}
       {rigs?.length === 0 && view.search === '' ? null : <Finder view={view} total={total} />}

@@ -1,0 +1,2 @@
+export { BuildPage } from './BuildPage';
+export { DueList } from './DueList';

@@ -1,0 +1,89 @@
+import {
+  cableList,
+  cableStates,
+  forgottenIn,
+  NO_RECORDS,
+  partsMissing,
+  partsNeeded,
+  progressOf,
+  timeLeft,
+  workPlan,
+  type BuildCable,
+  type BuildRecords,
+  type CableState,
+  type Forgotten,
+  type GearItem,
+  type NeededPart,
+  type Progress,
+  type Rig,
+  type Step,
+  type TimeLeft,
+  type UnitSystem,
+} from '@gullwind/core';
+import { useCallback, useMemo } from 'react';
+import { useGetBuildQuery, useSetDoneMutation } from '../../app/api';
+import { sayFailure } from '../../app/failures';
+
+/** All that the page knows of how far a rig is. */
+export interface BuildNow {
+  readonly cables: readonly BuildCable[];
+  readonly states: ReadonlyMap<string, CableState>;
+  readonly parts: readonly NeededPart[];
+  readonly progress: Progress;
+  readonly time: TimeLeft;
+  readonly forgotten: readonly Forgotten[];
+  readonly records: BuildRecords;
+  readonly isKnown: boolean;
+}
+
+const today = (): string => {
+  const now = new Date();
+  const two = (value: number) => String(value).padStart(2, '0');
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+};
+
+export function useBuild(
+  id: string,
+  rig: Rig,
+  gear: readonly GearItem[],
+  units: UnitSystem,
+): BuildNow {
+  const { data } = useGetBuildQuery(id);
+  const records = data ?? NO_RECORDS;
+  const cables = useMemo(() => cableList(rig, gear), [rig, gear]);
+  const steps = useMemo(() => workPlan(rig, gear, units), [rig, gear, units]);
+  const parts = useMemo(() => partsNeeded(rig, gear), [rig, gear]);
+  const forgotten = useMemo(() => forgottenIn(rig), [rig]);
+  const progress = useMemo(
+    () => progressOf(steps, records, partsMissing(parts)),
+    [steps, records, parts],
+  );
+  const states = useMemo(() => cableStates(progress.steps), [progress]);
+  const time = useMemo(
+    () => timeLeft(rig.texts.brief, progress, today()),
+    [rig.texts.brief, progress],
+  );
+  return { cables, states, parts, progress, time, forgotten, records, isKnown: data !== undefined };
+}
+
+/** Ticks steps off, or takes that back. */
+export function useTick(id: string, revision: number, cables: readonly BuildCable[]) {
+  const [setDone] = useSetDoneMutation();
+  return useCallback(
+    (step: Step, isDone: boolean) => {
+      const cable = cables.find((one) => one.id === step.cable);
+      const done = {
+        step: step.id,
+        fingerprint: step.fingerprint,
+        lengthM: cable && cable.cutM > 0 ? cable.cutM : null,
+        revision: Math.max(1, revision),
+        by: '',
+        isDone,
+      };
+      void setDone({ id, done })
+        .unwrap()
+        .catch(() => sayFailure('It could not be ticked off: the server did not take it.'));
+    },
+    [setDone, id, revision, cables],
+  );
+}
