@@ -1,6 +1,5 @@
 import { mkdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { Key } from 'selenium-webdriver';
 import { openBrowser, savePicture } from './src/browser';
 import { Page, PIT_BOARD, RICH_BOARD, STORM_BOARD, TAVERN_BOARD } from './src/page';
 import { richRig } from './src/richRig';
@@ -58,12 +57,6 @@ try {
   await take('path-dull');
   await openPath(TAVERN_BOARD, 'd1');
   await take('path-right');
-  await page.press('a');
-  await page.find('[role="dialog"] input');
-  await page.press('buf');
-  await page.findText('li', 'Wee Ferry');
-  await take('add-a-pedal');
-  await page.press(Key.ESCAPE);
   await page.open('/settings');
   await page.findText('h1', 'Settings');
   await take('settings');
@@ -96,16 +89,25 @@ try {
   await take('brief');
   await openPlans(PIT_BOARD);
   await take('plans');
-  const pins = await driver.findElements({ css: '[aria-label="Put side by side with others"]' });
-  for (const at of [0, 2, pins.length - 1]) await pins[at]!.click();
-  await page.findText('th', 'distance, pit');
-  await take('plans-side-by-side');
   await page.open(`/rigs/${PIT_BOARD}/board`);
   await page.findText('button', 'move Ballast');
   await take('board');
   await page.open(`/rigs/${PIT_BOARD}/power`);
   await page.findText('button', 'Tide Eight, outlet 7');
   await take('power');
+  await page.open(`/rigs/${PIT_BOARD}/build`);
+  for (let i = 0; i < 9; i++) {
+    const [now] = await driver.findElements({ css: '[aria-label="Next step"] h2' });
+    const before = now ? await now.getText() : '';
+    await (await page.findText('button', 'Done')).click();
+    await page.eventually(
+      'the next step',
+      async () => (await page.textOf('[aria-label="Next step"] h2')) !== before,
+    );
+  }
+  await page.click('[data-step="cut l3"] button');
+  await page.findText('h2', 'A3');
+  await take('build');
   await page.open('/gear?at=mudlark');
   await page.find('#gear-mudlark');
   await take('gear');

@@ -133,6 +133,22 @@ describe.each(['day', 'night', 'forced colours'] as const)('axe by %s', (look) =
     await expectNoViolations();
   });
 
+  test('build, its lists, a cable with its test, and what is due', async () => {
+    await page.open(`/rigs/${PIT_BOARD}/build`);
+    await page.find('[data-step="cut l3"]');
+    await expectNoViolations();
+    for (const look of ['cables', 'cuts', 'parts']) {
+      await page.click(`[aria-label="What is shown"] [value="${look}"]`);
+      if (look === 'cuts') await page.findText('p', 'is thrown away');
+      await expectNoViolations();
+    }
+    await page.open(`/rigs/${PIT_BOARD}/build?cable=l3`);
+    await page.findText('h2', 'A3');
+    await page.click('[role="group"][aria-label="Tip to tip through"] button[value="false"]');
+    await page.findText('p', 'the tip is not through');
+    await expectNoViolations();
+  });
+
   test('path with scenes, advice and pins', async () => {
     await page.open(`/rigs/${STORM_BOARD}/path`);
     await page.trebleDb();

@@ -132,6 +132,9 @@ export function plugNameOf(
 ): string {
   const given = layout.ends[id]?.[end].plug;
   return (
-    given?.name ?? (carries === 'audio' ? PLUG_SHAPES[layout.laying.usualPlug].label : carries)
+    given?.name ??
+    (carries === 'audio'
+      ? PLUG_SHAPES[layout.laying.usualPlug].label
+      : `${carries.toUpperCase()} plug`)
   );
 }

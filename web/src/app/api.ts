@@ -35,7 +35,7 @@ const baseQuery: BaseQueryFn<string | Question, unknown, Failure> = async (
 export const api = createApi({
   reducerPath: 'api',
   baseQuery,
-  tagTypes: ['rigs', 'revisions', 'gear', 'build', 'offCuts', 'settings', 'session'],
+  tagTypes: ['rigs', 'revisions', 'gear', 'build', 'builds', 'offCuts', 'settings', 'session'],
   // eslint-disable-next-line house/own-lines -- a list of requests, one entry each; nothing happens in it
   endpoints: (build) => ({
     listRigs: build.infiniteQuery<RigPage, Omit<RigQuery, 'from'>, number>({
@@ -149,8 +149,14 @@ export const api = createApi({
             ],
           })),
         );
-        await queryFulfilled.catch(patch.undo);
+        try {
+          const { data } = await queryFulfilled;
+          dispatch(api.util.updateQueryData('getBuild', id, () => data));
+        } catch {
+          patch.undo();
+        }
       },
+      invalidatesTags: ['builds'],
     }),
     addTest: build.mutation<
       CableTest,
@@ -161,11 +167,21 @@ export const api = createApi({
         method: 'PUT',
         body: test,
       }),
-      invalidatesTags: ['build'],
+      // What was found is there with its answer: asked for anew it might be older than a step ticked off meanwhile.
+      async onQueryStarted({ id }, { dispatch, queryFulfilled }) {
+        const kept = await queryFulfilled.catch(() => null);
+        if (kept)
+          dispatch(
+            api.util.updateQueryData('getBuild', id, ({ tests, done }) => ({
+              tests: [...tests, kept.data],
+              done,
+            })),
+          );
+      },
     }),
     listBuilds: build.query<{ readonly builds: readonly RigBuild[] }, void>({
       query: () => '/builds',
-      providesTags: ['build', 'rigs'],
+      providesTags: ['builds', 'rigs'],
     }),
     listOffCuts: build.query<{ readonly offCuts: readonly OffCut[] }, void>({
       query: () => '/off-cuts',
