@@ -105,8 +105,9 @@ try {
       async () => (await page.textOf('[aria-label="Next step"] h2')) !== before,
     );
   }
-  await page.click('[data-step="cut l3"] button');
+  await page.open(`/rigs/${PIT_BOARD}/build?cable=l3`);
   await page.findText('h2', 'A3');
+  await page.find('[data-done="true"]');
   await take('build');
   await page.open('/gear?at=mudlark');
   await page.find('#gear-mudlark');

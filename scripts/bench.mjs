@@ -9,6 +9,7 @@ for (const file of [
   'bench/core.ts',
   'bench/plans.ts',
   'bench/board.ts',
+  'bench/power.ts',
   'bench/page.ts',
   'bench/gear.ts',
   'bench/kept.ts',
