@@ -1,3 +1,5 @@
+import { randomUUID } from 'node:crypto';
+import { newRig } from '@gullwind/core';
 import { Key } from 'selenium-webdriver';
 import { stopMotion } from '../src/browser';
 import { PIT_BOARD, TAVERN_BOARD, type Page } from '../src/page';
@@ -120,8 +122,11 @@ test('the layout changes half-way: what is another now asks to be made again, th
   await page.eventually('the off-cut is kept', async () =>
     /patch · \d+\s*mm · from l4/u.test(await page.textOf('[aria-label="Off-cuts"]')),
   );
-  await page.open(`/rigs/${PIT_BOARD}/board`);
-  await page.find('[role="listbox"] [data-deck]');
+  await page.eventually(
+    'it is offered once',
+    async () =>
+      (await world.driver.findElements({ css: '[aria-label="Made for nothing"]' })).length === 0,
+  );
 });
 
 test('parts: what is on its way is waited for, and by whom it is bought', async () => {
@@ -183,4 +188,19 @@ test('by the keyboard alone: a step ticked off and taken back', async () => {
   await page.eventually('the next one', async () => (await next()) !== first);
   await (await page.findText('button', 'Not done after all')).sendKeys(Key.SPACE);
   await page.eventually('the first again', async () => (await next()) === first);
+});
+
+test('what is due stands above the list of rigs, with what is next', async () => {
+  const id = randomUUID();
+  const rig = newRig('Sea shanty');
+  const brief = { ...rig.texts.brief, deadline: '2031-05-01', hoursADay: 2 };
+  await page.keep(id, { ...rig, texts: { ...rig.texts, brief } });
+  await page.open('/');
+  const due = await page.find('[aria-label="What is due"]');
+  const text = (await due.getText()).replace(/\s+/gu, ' ');
+  expect(text).toMatch(/Sea shanty 2031-05-01 0 of \d+ steps, \d+ h \d+ min left/u);
+  expect(text).toMatch(/next: Photograph it as it is/u);
+  await (await page.findText('a', 'Sea shanty')).click();
+  await page.find('[aria-label="Next step"] h2');
+  expect(await hours()).toMatch(/of work until then: enough/u);
 });

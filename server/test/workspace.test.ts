@@ -84,7 +84,12 @@ describe.each(all.map((engine) => [engine.name, engine] as const))(
       const countOf = (kind: string) => parts.filter((part) => part.kind === kind).length;
       expect(await put(other, parts)).toEqual({
         kind: 'restored',
-        restored: { rigs: countOf('rig'), revisions: countOf('revision'), gear: countOf('gear') },
+        restored: {
+          rigs: countOf('rig'),
+          revisions: countOf('revision'),
+          gear: countOf('gear'),
+          records: 0,
+        },
       });
       expect(await findRig(other, id)).toBeNull();
       const query = { search: '', sort: 'changed', from: 0, removed: false } as const;

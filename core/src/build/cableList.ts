@@ -13,6 +13,8 @@ export interface BuildCable {
   /** The same at both ends: A1, A2 … for audio, D1 … for DC, M1 … for what else there is. */
   readonly label: string;
   readonly kind: CableKind;
+  /** Colour of the boots at both ends, in a word: neighbours differ. */
+  readonly boot: string;
   /** What it carries, in a word. */
   readonly carries: Connection['carries'];
   readonly from: string;
@@ -51,6 +53,9 @@ const JACK_WORDS = {
   usb: 'USB',
 } as const;
 
+/** Told apart in dim light, and each has a name. */
+const BOOTS = ['white', 'blue', 'yellow', 'black', 'green', 'grey', 'red', 'brown'] as const;
+
 const LETTER = { audio: 'A', dc: 'D', control: 'M' } as const;
 
 const kindOf = ({ carries }: Connection): CableKind =>
@@ -63,8 +68,8 @@ export function cableList(rig: Rig, gear: readonly GearItem[] = []): readonly Bu
   return [...connectionsOf(rig)]
     .sort((a, b) => order.indexOf(kindOf(a)) - order.indexOf(kindOf(b)))
     .map((connection) => {
-      const kind = kindOf(connection);
-      return oneCable(rig, gear, connection, `${LETTER[kind]}${++counts[kind]}`);
+      const nth = ++counts[kindOf(connection)];
+      return oneCable(rig, gear, connection, nth);
     });
 }
 
@@ -72,7 +77,7 @@ function oneCable(
   rig: Rig,
   gear: readonly GearItem[],
   connection: Connection,
-  label: string,
+  nth: number,
 ): BuildCable {
   const { id, carries, lengthM, from, to } = connection;
   const kind = kindOf(connection);
@@ -83,8 +88,9 @@ function oneCable(
   const isCut = !isBought && kind !== 'control';
   return {
     id,
-    label,
+    label: `${LETTER[kind]}${nth}`,
     kind,
+    boot: BOOTS[(nth - 1) % BOOTS.length]!,
     carries,
     from: ends[0],
     to: ends[1],

@@ -66,7 +66,12 @@ export function cutGroups(
 type Reel = ItemOf<'cable'>;
 
 /** The reel that it is said to be of; else the one that is nearest to it in pF for a metre. */
-function reelFor(rig: Rig, gear: readonly GearItem[], id: string, of: string | null): Reel | null {
+export function reelFor(
+  rig: Rig,
+  gear: readonly GearItem[],
+  id: string,
+  of: string | null,
+): Reel | null {
   const cable = findCable(rig, id);
   if (!cable) return null;
   const reels = gear.filter(

@@ -1,12 +1,14 @@
 export { cableList, sayCableM } from './cableList';
 export type { BuildCable, CableKind } from './cableList';
+export { cableCost } from './cost';
+export type { CableCost } from './cost';
 export { KEPT_FROM_M, planCuts } from './cutPlan';
 export type { Cut, CutPlan, Piece, Stock } from './cutPlan';
 export { forgottenIn } from './forgotten';
 export type { Forgotten } from './forgotten';
 export { guideFor, LAYERS } from './guide';
 export type { Guide } from './guide';
-export { cableTable, cutTable, orderTable, stepTable } from './papers';
+export { buttonTable, cableTable, cutTable, orderTable, stepTable } from './papers';
 export type { PaperTable } from './papers';
 export { partsMissing, partsNeeded, withPartAtHand, withSpares } from './parts';
 export type { NeededPart } from './parts';

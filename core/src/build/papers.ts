@@ -1,4 +1,5 @@
 import type { UnitSystem } from '../quantity';
+import { allDevices, type Rig } from '../rig';
 import { sayCableM, type BuildCable } from './cableList';
 import type { CutPlan } from './cutPlan';
 import type { NeededPart } from './parts';
@@ -22,8 +23,8 @@ export const cableTable = (
   units: UnitSystem,
 ): PaperTable => ({
   title: 'Cables',
-  columns: ['label', 'from', 'to', 'of', 'length', 'cut to', 'plugs', 'state'],
-  widths: [7, 20, 20, 15, 9, 9, 13, 8],
+  columns: ['label', 'from', 'to', 'of', 'length', 'cut to', 'plugs', 'boots', 'state'],
+  widths: [6, 19, 19, 14, 9, 9, 12, 7, 8],
   rows: cables.map((one) => [
     one.label,
     one.from,
@@ -32,6 +33,7 @@ export const cableTable = (
     plain(sayCableM(one.lengthM, units)),
     one.cutM > 0 ? plain(sayCableM(one.cutM, units)) : 'as bought',
     one.kind === 'audio' ? [...new Set(one.plugs)].join(', ') : '',
+    one.boot,
     states.get(one.id) ?? 'to do',
   ]),
 });
@@ -68,6 +70,25 @@ export const cutTable = (
       : []),
   ]),
 });
+
+/** What each button of a switcher switches, for the strips that are stuck above them. */
+export const buttonTable = (rig: Rig): PaperTable => ({
+  title: 'Buttons',
+  columns: ['switcher', 'button', 'switches'],
+  widths: [30, 10, 60],
+  rows: allDevices(rig)
+    .filter(({ insert }) => insert === 'switched')
+    .flatMap(({ id, name, loops }) =>
+      Array.from({ length: loops }, (_, i) => [name, String(i + 1), inLoop(rig, id, i)]),
+    ),
+});
+
+function inLoop({ electrical }: Rig, device: string, loop: number): string {
+  const row = electrical.rows.find(
+    ({ at }) => at.kind === 'loop' && at.device === device && at.loop === loop,
+  );
+  return row?.devices.map(({ name }) => name).join(', ') || 'nothing';
+}
 
 const amount = (count: number, unit: NeededPart['unit']): string =>
   unit === 'm' ? `${count} m` : String(count);

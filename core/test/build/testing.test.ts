@@ -1,4 +1,7 @@
 import {
+  buttonTable,
+  cableCost,
+  cableList,
   expectedF,
   findingOf,
   guideFor,
@@ -6,8 +9,15 @@ import {
   toleranceShare,
   type CableTest,
 } from '../../src/build';
-import { cableOfClass, entered } from '../../src/gear';
-import { applyEdits, findCable, newRig, USUAL_WAYS } from '../../src/rig';
+import {
+  cableOfClass,
+  deviceOfClass,
+  entered,
+  gearItem,
+  plugOfShape,
+  type GearItem,
+} from '../../src/gear';
+import { applyEdits, findCable, insertDevice, newRig, USUAL_WAYS } from '../../src/rig';
 
 /// A cable held against what it should be.
 
@@ -77,6 +87,41 @@ test('a measured cable goes into the rig as measured, with day and meter', () =>
   expect(after.cPerMF).toMatchObject({ from: 'measured', on: '2026-11-26', by: 'bench meter' });
   expect(takeMeasured(rig, { ...TEST, cable: id })).toBeNull();
   expect(takeMeasured(rig, { ...TEST, cable: 'l99', capacitanceF })).toBeNull();
+});
+
+test('what a cable costs made here, and bought', () => {
+  const rig = newRig('costs');
+  const own = cableList(rig)[0]!;
+  const reel = gearItem('reel', 'cable', cableOfClass('low', 'l1', entered(100), 'Reel'));
+  const whole = gearItem(
+    'whole',
+    'cable',
+    cableOfClass('low', 'l1', entered(own.lengthM * 1.2), 'Whole'),
+  );
+  const plug = gearItem('plug', 'plug', plugOfShape('pancake', 'Flat'));
+  const priced = <T extends GearItem>(
+    item: T,
+    price: number,
+    form: 'reel' | 'madeUp' | null,
+  ): T => ({
+    ...item,
+    qualities: { ...item.qualities, price, form },
+  });
+  const gear = [priced(reel, 2, 'reel'), priced(whole, 30, 'madeUp'), priced(plug, 5, null)];
+  const cable = { ...own, cutM: 3 };
+  expect(cableCost(rig, gear, cable)).toEqual({ made: 2 * 3 + 2 * 5, bought: 30 });
+  expect(cableCost(rig, [], cable)).toEqual({ made: null, bought: null });
+});
+
+test('boots of neighbours differ, and every button of a switcher says what it switches', () => {
+  const switcher = deviceOfClass('switcher', '', 'Locks');
+  const rig = applyEdits(newRig('buttons'), insertDevice(newRig('buttons'), 0, switcher));
+  const boots = cableList(rig).map(({ boot }) => boot);
+  for (const [i, boot] of boots.entries()) expect(boot).not.toBe(boots[i + 1]);
+  const { rows } = buttonTable(rig);
+  expect(rows).toHaveLength(switcher.loops);
+  expect(rows[0]).toEqual(['Locks', '1', 'nothing']);
+  expect(buttonTable(newRig('none')).rows).toEqual([]);
 });
 
 test('a guide for every kind of cable and joint', () => {

@@ -131,7 +131,7 @@ interface SideProps extends SharedProps {
 }
 
 function Side({ chosen, change, ...shared }: SideProps) {
-  const { open, rig, units, now, onEdit } = shared;
+  const { open, rig, units, gear, now, onEdit } = shared;
   const onTick = useTick(open.id, open.basedOn, now.cables);
   if (!chosen) return <WaysPanel rig={rig} forgotten={now.forgotten} onEdit={onEdit} />;
   const test = now.progress.steps.find(({ step }) => step.id === `test ${chosen.id}`);
@@ -139,7 +139,7 @@ function Side({ chosen, change, ...shared }: SideProps) {
     <CablePanel
       rigId={open.id}
       revision={open.basedOn}
-      {...{ rig, units, onEdit }}
+      {...{ rig, units, gear, onEdit }}
       cable={chosen}
       state={now.states.get(chosen.id) ?? 'to do'}
       tests={now.records.tests}

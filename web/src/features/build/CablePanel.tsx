@@ -1,4 +1,5 @@
 import {
+  cableCost,
   expectedF,
   findCable,
   findingOf,
@@ -12,6 +13,7 @@ import {
   type CableState,
   type CableTest,
   type Edit,
+  type GearItem,
   type Rig,
   type UnitSystem,
 } from '@gullwind/core';
@@ -23,6 +25,7 @@ interface Props {
   readonly rigId: string;
   readonly revision: number;
   readonly rig: Rig;
+  readonly gear: readonly GearItem[];
   readonly cable: BuildCable;
   readonly state: CableState;
   readonly tests: readonly CableTest[];
@@ -57,10 +60,23 @@ export function CablePanel(props: Props) {
           {`A meter should read ${formatQuantity(expectedF(audio), 'capacitance', units)} ± ${Math.round(toleranceShare(audio) * 100)} %.`}
         </Typography>
       )}
+      {audio && !cable.isBought && <Cost {...props} />}
       <TestForm {...props} audio={audio} key={cable.id} />
       <Found tests={own} rig={rig} onEdit={onEdit} />
       {!cable.isBought && <HowTo {...props} />}
     </>
+  );
+}
+
+/** Made here against bought; nothing where the gear list does not say. */
+function Cost({ rig, gear, cable }: Pick<Props, 'rig' | 'gear' | 'cable'>) {
+  const { made, bought } = cableCost(rig, gear, cable);
+  const words = [
+    made === null ? '' : `made about ${made.toFixed(2)}`,
+    bought === null ? '' : `bought from the list ${bought.toFixed(2)}`,
+  ].filter(Boolean);
+  return words.length === 0 ? null : (
+    <Typography variant="body2">{`${words.join('; ')}.`}</Typography>
   );
 }
 

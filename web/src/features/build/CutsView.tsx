@@ -11,13 +11,20 @@ import {
 } from '@gullwind/core';
 import { Box, Button, Typography, useTheme } from '@mui/material';
 import { useMemo } from 'react';
-import { useListOffCutsQuery, usePutOffCutMutation, useRemoveOffCutMutation } from '../../app/api';
+import {
+  useListOffCutsQuery,
+  usePutOffCutMutation,
+  useRemoveOffCutMutation,
+  useSetDoneMutation,
+} from '../../app/api';
 import { sayFailure } from '../../app/failures';
 import { newId } from '../../app/newId';
 import { useLongWork } from '../../workers/useLongWork';
+import type { OpenRig } from '../editor';
 import type { BuildNow } from './useBuild';
 
 interface Props {
+  readonly open: Pick<OpenRig, 'id'>;
   readonly rig: Rig;
   readonly gear: readonly GearItem[];
   readonly now: BuildNow;
@@ -43,7 +50,7 @@ export function useCuts(rig: Rig, gear: readonly GearItem[], now: BuildNow) {
 }
 
 /** Reels and off-cuts as scale bars, with the cuts on them; and what is left in the workshop. */
-export function CutsView({ rig, gear, now, units }: Props) {
+export function CutsView({ open, rig, gear, now, units }: Props) {
   const { offCuts, groups, work } = useCuts(rig, gear, now);
   const { state } = work;
   return (
@@ -61,7 +68,7 @@ export function CutsView({ rig, gear, now, units }: Props) {
         state.answer.map(([name, plan]) => (
           <Group key={name} name={name} plan={plan} units={units} />
         ))}
-      <Freed now={now} />
+      <Freed rigId={open.id} now={now} />
       <OffCuts offCuts={offCuts} units={units} />
     </>
   );
@@ -156,8 +163,9 @@ function Bar({ cut, units }: { readonly cut: Cut; readonly units: UnitSystem }) 
 }
 
 /** Cables that were made for what is another now, offered as pieces to cut from. */
-function Freed({ now }: { readonly now: BuildNow }) {
+function Freed({ rigId, now }: { readonly rigId: string; readonly now: BuildNow }) {
   const [putOffCut] = usePutOffCutMutation();
+  const [setDone] = useSetDoneMutation();
   const { freed } = now.progress;
   if (freed.length === 0) return null;
   return (
@@ -174,11 +182,14 @@ function Freed({ now }: { readonly now: BuildNow }) {
             <span>{`${cable?.label ?? id}, ${Math.round((one.lengthM ?? 0) * 1000)} mm`}</span>
             <Button
               sx={{ minHeight: 44 }}
-              onClick={() =>
+              onClick={() => {
+                const { at: _, ...done } = one;
                 void putOffCut(asOffCut(newId(), one, name))
                   .unwrap()
-                  .catch(() => sayFailure('The off-cut could not be kept.'))
-              }
+                  // It is a piece of cable from now on, and no step that was done.
+                  .then(() => setDone({ id: rigId, done: { ...done, isDone: false } }).unwrap())
+                  .catch(() => sayFailure('The off-cut could not be kept.'));
+              }}
             >
               Keep as an off-cut
             </Button>

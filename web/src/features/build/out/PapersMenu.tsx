@@ -1,5 +1,6 @@
 import { guardCell, toCsv } from '@gullwind/contract';
 import {
+  buttonTable,
   cableTable,
   cutTable,
   orderTable,
@@ -71,11 +72,13 @@ function Items({ rigId, rig, gear, now, units, anchor, onClose }: ItemsProps) {
       ),
     );
   };
+  const buttons = buttonTable(rig);
   const tables: readonly (readonly [string, PaperTable])[] = [
     ['cables', cableTable(now.cables, now.states, units)],
     ['cuts', cutTable(plans ?? [], units)],
     ['order', orderTable(now.parts)],
     ['work', stepTable(now.progress.steps)],
+    ...(buttons.rows.length > 0 ? [['buttons', buttons] as const] : []),
   ];
   const saveLists = async (paper: Paper) => {
     const [{ tablePdf }, face] = await Promise.all([import('./tablePdf'), readPrintFont()]);

@@ -45,7 +45,7 @@ export async function labelPdf(
     const x = MARGIN_MM + (place % across) * WIDTH_MM;
     const y = heightMm - MARGIN_MM - (Math.floor(place / across) + 1) * HEIGHT_MM;
     const code = address === null ? null : `${address}/rigs/${rigId}/build?cable=${cable.id}`;
-    drawLabel(page!, font, { x, y, label: cable.label, here, there, code });
+    drawLabel(page!, font, { x, y, label: cable.label, boot: cable.boot, here, there, code });
   }
   if (labels.length === 0) document.addPage([pt(widthMm), pt(heightMm)]);
   return document.save();
@@ -55,13 +55,18 @@ interface Label {
   readonly x: number;
   readonly y: number;
   readonly label: string;
+  readonly boot: string;
   /** The jack at this end, and the one at the other. */
   readonly here: string;
   readonly there: string;
   readonly code: string | null;
 }
 
-function drawLabel(page: PDFPage, font: PDFFont, { x, y, label, here, there, code }: Label): void {
+function drawLabel(
+  page: PDFPage,
+  font: PDFFont,
+  { x, y, label, boot, here, there, code }: Label,
+): void {
   page.drawRectangle({
     x: pt(x),
     y: pt(y),
@@ -73,6 +78,13 @@ function drawLabel(page: PDFPage, font: PDFFont, { x, y, label, here, there, cod
   const left = pt(x + 1.5);
   const size = 15;
   page.drawText(label, { x: left, y: pt(y + HEIGHT_MM - 7), size, font, color: BLACK });
+  page.drawText(`${boot} boots`, {
+    x: left + pt(12),
+    y: pt(y + HEIGHT_MM - 7),
+    size: 7,
+    font,
+    color: BLACK,
+  });
   const room = pt(WIDTH_MM - 3 - (code === null ? 0 : CODE_MM + 1.5));
   const lines = [`here: ${here}`, `to: ${there}`].flatMap((text) =>
     wrapped(printable(text, font), room, font, 7).slice(0, 2),
