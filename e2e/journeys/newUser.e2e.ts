@@ -1,4 +1,5 @@
 import { Key } from 'selenium-webdriver';
+import { stopMotion } from '../src/browser';
 import { openWorld, type World } from '../src/world';
 
 /// From an empty database, as somebody who has never seen it.
@@ -7,6 +8,8 @@ let world: World;
 
 beforeAll(async () => {
   world = await openWorld({ demo: false });
+  // What is still moving when it is pressed is not pressed.
+  await stopMotion(world.driver);
 });
 
 afterAll(() => world.close());
