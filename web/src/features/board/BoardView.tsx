@@ -13,6 +13,7 @@ import { useMemo, useRef, useState } from 'react';
 import { useSettings } from '../../app/useSettings';
 import { useElementSize } from '../../ui/useElementSize';
 import { useAnalysis, type AnalysedWays } from '../../workers/useAnalysis';
+import { STAGE_PAGE, STAGE_PANEL, stageColumns } from '../../ui/stageLayout';
 import { shownRig, StageHeader, useRigEdits, type OpenRig } from '../editor';
 import { RunStrip } from '../path';
 import { BoardBar } from './BoardBar';
@@ -42,19 +43,12 @@ export function BoardView({ open }: { readonly open: OpenRig }) {
   const edit = useRigEdits();
   if (hasBoard(rig)) return <LaidOut open={open} rig={rig} units={units} />;
   return (
-    <Box component="main" sx={PAGE}>
+    <Box component="main" sx={STAGE_PAGE}>
       <StageHeader stage="Board" open={open} />
       <EmptyBoard rigId={open.id} rig={rig} onEdit={edit} />
     </Box>
   );
 }
-
-const PAGE = {
-  height: { lg: '100vh' },
-  minHeight: 700,
-  display: 'flex',
-  flexDirection: 'column',
-} as const;
 
 interface Props {
   readonly open: OpenRig;
@@ -90,7 +84,7 @@ function LaidOut({ open, rig, units }: Props) {
   useBoardKeys({ ...looking, plan, actions, panel, isOff: open.theirs !== null });
   const shared = { ...looking, open, rig, plan, units, analysed, actions, hands };
   return (
-    <Box component="main" sx={PAGE}>
+    <Box component="main" sx={STAGE_PAGE}>
       <StageHeader stage="Board" open={open}>
         <BoardBar {...{ rig: open.rig, look, layers, units, onLook, onLayers }} />
       </StageHeader>
@@ -102,7 +96,7 @@ function LaidOut({ open, rig, units }: Props) {
           aria-label="Selected"
           tabIndex={0}
           onKeyDown={(event) => event.key === 'Escape' && chart.current?.focus()}
-          sx={PANEL}
+          sx={STAGE_PANEL}
         >
           <SidePanel {...shared} />
         </Box>
@@ -161,21 +155,7 @@ function SidePanel({ open, rig, plan, units, actions, selection, onSelect }: Sha
   );
 }
 
-const COLUMNS = {
-  flex: 1,
-  minHeight: 0,
-  display: 'grid',
-  gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 318px' },
-} as const;
-
-const PANEL = {
-  borderLeft: 1,
-  borderColor: 'divider',
-  px: 2,
-  py: 1.25,
-  overflowY: 'auto',
-  minHeight: 0,
-} as const;
+const COLUMNS = stageColumns(318);
 
 interface SelectedProps extends Omit<Parameters<typeof ThingPanel>[0], 'id'> {
   readonly selection: typeof NOTHING;

@@ -10,6 +10,7 @@ import {
 } from '@gullwind/core';
 import { Box, Button, Typography, useTheme } from '@mui/material';
 import { useMemo } from 'react';
+import { SentenceButton } from '../../ui/SentenceButton';
 import { questionsWorker } from '../../workers/workers';
 import { AT_REST_MS, useLatest } from '../../workers/useLatest';
 
@@ -99,16 +100,15 @@ function ConflictLine({ plan, units, conflict, cures, onLight, onEdit, onSelect 
       sx={{ display: 'flex', gap: 1.5, alignItems: 'center', minHeight: 27 }}
     >
       <Weight weight={conflict.weight} />
-      <Box
-        component="button"
+      <SentenceButton
         type="button"
         onClick={() => onSelect(thingsIn(conflict))}
         onFocus={() => onLight(conflict.key)}
         onBlur={() => onLight(null)}
-        sx={SENTENCE}
+        style={{ flex: '0 1 auto' }}
       >
         {sayConflict(plan, conflict, units)}
-      </Box>
+      </SentenceButton>
       {cures?.map(({ says, edit }) => (
         <Button key={says} size="small" sx={CURE} onClick={() => onEdit(edit)}>
           {says}
@@ -123,18 +123,6 @@ function ConflictLine({ plan, units, conflict, cures, onLight, onEdit, onSelect 
   );
 }
 
-const SENTENCE = {
-  flex: '0 1 auto',
-  border: 0,
-  background: 'none',
-  font: 'inherit',
-  fontSize: 14,
-  color: 'inherit',
-  textAlign: 'left',
-  cursor: 'pointer',
-  minHeight: 24,
-  p: 0,
-} as const;
 const CURE = { fontWeight: 600, py: 0, minHeight: 24, whiteSpace: 'nowrap' } as const;
 
 const WORDS = {

@@ -3,6 +3,7 @@ import { Box, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useSearchParams } from 'react-router';
 import { useGearItems } from '../../app/useGearItems';
 import { useSettings } from '../../app/useSettings';
+import { STAGE_PAGE, STAGE_PANEL, stageColumns } from '../../ui/stageLayout';
 import { shownRig, StageHeader, useRigEdits, type OpenRig } from '../editor';
 import { CablePanel } from './CablePanel';
 import { CableTable } from './CableTable';
@@ -58,7 +59,7 @@ export function BuildView({ open }: { readonly open: OpenRig }) {
       </StageHeader>
       <Box sx={COLUMNS}>
         <Work {...shared} look={look} change={change} />
-        <Box component="section" aria-label="Selected" sx={PANEL}>
+        <Box component="section" aria-label="Selected" sx={STAGE_PANEL}>
           <Side
             {...shared}
             chosen={now.cables.find(({ id }) => id === cable) ?? null}
@@ -151,25 +152,7 @@ function Side({ chosen, change, ...shared }: SideProps) {
 
 const LOOK = { border: 0, px: 1.5, minHeight: 44, fontSize: 16, textTransform: 'none' } as const;
 
-const PAGE = {
-  height: { md: '100vh' },
-  minHeight: 700,
-  display: 'flex',
-  flexDirection: 'column',
-} as const;
+const COLUMNS = stageColumns(340);
 
-const COLUMNS = {
-  flex: 1,
-  minHeight: 0,
-  display: 'grid',
-  gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 340px' },
-} as const;
-
-const PANEL = {
-  borderLeft: 1,
-  borderColor: 'divider',
-  px: 2,
-  py: 1.25,
-  overflowY: 'auto',
-  minHeight: 0,
-} as const;
+/** On a tablet, too, the step stays in sight. */
+const PAGE = { ...STAGE_PAGE, height: { md: '100vh' } } as const;

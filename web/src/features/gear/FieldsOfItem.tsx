@@ -10,9 +10,7 @@ import {
   type Device,
   type Edit,
   type GearItem,
-  type GroundPole,
   type ItemEdit,
-  type Polarity,
   type UnitSystem,
 } from '@gullwind/core';
 import { Button } from '@mui/material';
@@ -22,6 +20,7 @@ import { ChoiceField } from '../../ui/parts/ChoiceField';
 import { DeviceOffFields, DeviceOnFields } from '../../ui/parts/DeviceFields';
 import { DeviceJacks } from '../../ui/parts/DeviceJacks';
 import { EffectsLoopFields, DestinationFields } from '../../ui/parts/DestinationFields';
+import { NeedChoices } from '../../ui/parts/NeedChoices';
 import { GuitarFields } from '../../ui/parts/GuitarFields';
 import { CableFields } from '../../ui/parts/CableFields';
 import { PanelGroup } from '../../ui/parts/PanelGroup';
@@ -99,19 +98,6 @@ function resizedPart(
     : null;
 }
 
-const POLARITIES: readonly (readonly [Polarity, string])[] = [
-  ['centreNegative', 'minus in the middle'],
-  ['centrePositive', 'plus in the middle'],
-  ['ac', 'AC'],
-  ['none', 'no supply'],
-];
-
-const GROUNDS: readonly (readonly [GroundPole, string])[] = [
-  ['negative', 'the minus pole'],
-  ['positive', 'the plus pole'],
-  ['floating', 'apart from both'],
-];
-
 function DeviceOfItem({ device, ...shared }: FieldsProps & { readonly device: Device }) {
   const { actions } = shared;
   const replace = (to: Device) => actions.edit({ kind: 'replace', part: { of: 'device', to } });
@@ -165,18 +151,7 @@ function NeedFields({ device, units, actions, onReplace }: BodyProps) {
         assumedFrom="a pedal of its class"
         fields={SUPPLY}
       />
-      <ChoiceField
-        label="Polarity"
-        value={body.polarity}
-        options={POLARITIES}
-        onChange={(to) => choose('body.polarity', to)}
-      />
-      <ChoiceField
-        label="Audio ground"
-        value={body.ground}
-        options={GROUNDS}
-        onChange={(to) => choose('body.ground', to)}
-      />
+      <NeedChoices need={body} onChoose={choose} />
       <TextLine
         label="At another voltage"
         value={body.powerNote}

@@ -1,5 +1,6 @@
 import { sayLeft, type Failure, type Rig } from '@gullwind/core';
 import { Box, Typography } from '@mui/material';
+import { SentenceButton } from '../../ui/SentenceButton';
 import { nameOfSource } from './sayPower';
 
 interface Props {
@@ -26,18 +27,17 @@ export function FailureList({ rig, failures, shown, onShow }: Props) {
           const isShown = shown === failure;
           return (
             <li key={JSON.stringify(failure.source)}>
-              <Box
-                component="button"
+              <SentenceButton
                 type="button"
                 aria-pressed={isShown}
                 onClick={() => onShow(isShown ? null : failure)}
-                sx={{ ...LINE, fontWeight: isShown ? 600 : 400 }}
+                style={{ ...WHOLE, fontWeight: isShown ? 600 : 400 }}
               >
                 <span>{nameOfSource(rig, failure)}</span>
                 <Box component="span" sx={{ color: 'text.secondary' }}>
                   {`${failure.consumers.length} dark · ${sayLeft(failure.left)}`}
                 </Box>
-              </Box>
+              </SentenceButton>
             </li>
           );
         })}
@@ -46,18 +46,9 @@ export function FailureList({ rig, failures, shown, onShow }: Props) {
   );
 }
 
-const LINE = {
+const WHOLE = {
   width: '100%',
   display: 'flex',
-  gap: 1,
+  gap: 8,
   justifyContent: 'space-between',
-  border: 0,
-  background: 'none',
-  font: 'inherit',
-  fontSize: 14,
-  color: 'inherit',
-  textAlign: 'left',
-  cursor: 'pointer',
-  minHeight: 24,
-  p: 0,
 } as const;

@@ -1,5 +1,6 @@
 import { placesOf, sayPowerFault, type PowerFault, type Rig } from '@gullwind/core';
 import { Box, Typography, useTheme } from '@mui/material';
+import { SentenceButton } from '../../ui/SentenceButton';
 import type { Picked } from './sayPower';
 
 interface Props {
@@ -55,24 +56,12 @@ export function FaultList({ rig, faults, onPick }: Props) {
                 strokeWidth={1.6}
               />
             </svg>
-            <Box component="button" type="button" onClick={() => onPick(pickOf(fault))} sx={LINE}>
+            <SentenceButton type="button" onClick={() => onPick(pickOf(fault))}>
               {sayPowerFault(rig, fault)}
-            </Box>
+            </SentenceButton>
           </Box>
         ))}
       </Box>
     </Box>
   );
 }
-
-const LINE = {
-  border: 0,
-  background: 'none',
-  font: 'inherit',
-  fontSize: 14,
-  color: 'inherit',
-  textAlign: 'left',
-  cursor: 'pointer',
-  minHeight: 24,
-  p: 0,
-} as const;

@@ -10,6 +10,7 @@ import { Box, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material'
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { useGearItems } from '../../app/useGearItems';
 import { useSettings } from '../../app/useSettings';
+import { STAGE_PAGE, STAGE_PANEL, stageColumns } from '../../ui/stageLayout';
 import { shownRig, StageHeader, useRigEdits, type OpenRig } from '../editor';
 import { DeltaChart } from './DeltaChart';
 import { FailureList } from './FailureList';
@@ -37,7 +38,7 @@ export function PowerView({ open }: { readonly open: OpenRig }) {
   const [{ units }] = useSettings();
   const [isTable, setTable] = useState(false);
   return (
-    <Box component="main" sx={PAGE}>
+    <Box component="main" sx={STAGE_PAGE}>
       <StageHeader stage="Power" open={open}>
         <ToggleButtonGroup
           exclusive
@@ -59,13 +60,6 @@ export function PowerView({ open }: { readonly open: OpenRig }) {
 }
 
 const WORD = { border: 0, px: 0.6, py: 0.25, fontSize: 14, textTransform: 'none' } as const;
-
-const PAGE = {
-  height: { lg: '100vh' },
-  minHeight: 700,
-  display: 'flex',
-  flexDirection: 'column',
-} as const;
 
 interface Props {
   readonly open: OpenRig;
@@ -107,7 +101,7 @@ function Fed({ open, rig, units, isTable }: Props) {
           <FailureList rig={rig} failures={failures} shown={shown} onShow={onShow} />
         </Box>
       </Box>
-      <Box ref={panel} component="section" aria-label="Picked" sx={PANEL}>
+      <Box ref={panel} component="section" aria-label="Picked" sx={STAGE_PANEL}>
         <PickedPanel {...shared} picked={picked} gear={gear} />
       </Box>
     </Box>
@@ -224,21 +218,7 @@ function PickedPanel({ picked, gear, ...panel }: PickedProps) {
   return <RigPowerPanel {...panel} gear={gear} />;
 }
 
-const COLUMNS = {
-  flex: 1,
-  minHeight: 0,
-  display: 'grid',
-  gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 318px' },
-} as const;
-
-const PANEL = {
-  borderLeft: 1,
-  borderColor: 'divider',
-  px: 2,
-  py: 1.25,
-  overflowY: 'auto',
-  minHeight: 0,
-} as const;
+const COLUMNS = stageColumns(318);
 
 const BELOW = {
   display: 'grid',

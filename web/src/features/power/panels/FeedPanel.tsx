@@ -19,6 +19,7 @@ import {
 } from '@gullwind/core';
 import { Button, FormControlLabel, Switch, Typography } from '@mui/material';
 import { ChoiceField } from '../../../ui/parts/ChoiceField';
+import { NeedChoices } from '../../../ui/parts/NeedChoices';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
 import { PartFields, type FieldsOf } from '../../../ui/parts/PartFields';
 import { QuantityField } from '../../../ui/QuantityField';
@@ -224,19 +225,6 @@ const NEEDS: FieldsOf<'device'> = [
   ['body.idleA', 'At rest'],
 ];
 
-const POLARITIES = [
-  ['centreNegative', 'minus in the middle'],
-  ['centrePositive', 'plus in the middle'],
-  ['ac', 'AC'],
-  ['none', 'no supply'],
-] as const;
-
-const GROUNDS = [
-  ['negative', 'the minus pole'],
-  ['positive', 'the plus pole'],
-  ['floating', 'apart from both'],
-] as const;
-
 const withBody = (device: Device): Edit => ({
   kind: 'replace',
   part: { of: 'device', to: { ...device, body: typicalBody(device) } },
@@ -273,29 +261,7 @@ function Wants({
         assumedFrom="a thing of its class"
         actions={{ edit: onEdit }}
       />
-      <Poles need={need} onChoose={choose} />
+      <NeedChoices need={need} onChoose={choose} />
     </PanelGroup>
   );
 }
-
-interface PolesProps {
-  readonly need: Consumer['need'];
-  readonly onChoose: (field: string, to: string) => void;
-}
-
-const Poles = ({ need, onChoose }: PolesProps) => (
-  <>
-    <ChoiceField
-      label="Polarity"
-      value={need.polarity}
-      options={POLARITIES}
-      onChange={(to) => onChoose('body.polarity', to)}
-    />
-    <ChoiceField
-      label="Audio ground"
-      value={need.ground}
-      options={GROUNDS}
-      onChange={(to) => onChoose('body.ground', to)}
-    />
-  </>
-);
