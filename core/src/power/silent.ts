@@ -1,5 +1,5 @@
 import { halvesOf } from '../board';
-import { measureRig, nameSpot } from '../figures';
+import { measureRig, nameSpot, type Figures } from '../figures';
 import { formatSignedDb } from '../quantity';
 import type { SectionSolver } from '../path';
 import { chainOf, type Chain, type Rig } from '../rig';
@@ -16,7 +16,13 @@ export type PowerSource =
 
 /** What is heard then. */
 export type Left =
-  | { readonly kind: 'sounding'; readonly trebleDb: number; readonly levelDb: number }
+  | {
+      readonly kind: 'sounding';
+      readonly trebleDb: number;
+      readonly levelDb: number;
+      /** Nothing of it is heard: treble and level are what they are with power. */
+      readonly isAsBefore: boolean;
+    }
   /** Nothing comes out; the name of what lets nothing through, where it is one thing. */
   | { readonly kind: 'silent'; readonly by: string | null };
 
@@ -82,7 +88,12 @@ function leftOf(
   switch (measured.kind) {
     case 'sounding': {
       const { trebleDb, levelDb } = measured.figures;
-      return { kind: 'sounding', trebleDb, levelDb };
+      return {
+        kind: 'sounding',
+        trebleDb,
+        levelDb,
+        isAsBefore: isAsNow(rig, measured.figures, solver),
+      };
     }
     case 'muted':
       return { kind: 'silent', by: nameSpot(chain, measured.stops[measured.by]!.spot) };
@@ -92,6 +103,23 @@ function leftOf(
       return { kind: 'silent', by: null };
   }
 }
+
+/** Whether treble and level are those of the rig with its power, to what figures show. */
+function isAsNow(
+  rig: Rig,
+  { trebleDb, levelDb }: Pick<Figures, 'trebleDb' | 'levelDb'>,
+  solver: SectionSolver | undefined,
+): boolean {
+  const now = measureRig(chainOf(rig), solver);
+  return (
+    now.kind === 'sounding' &&
+    Math.abs(now.figures.trebleDb - trebleDb) < SHOWN_DB &&
+    Math.abs(now.figures.levelDb - levelDb) < SHOWN_DB
+  );
+}
+
+/** What no figure shows any more, dB. */
+const SHOWN_DB = 0.005;
 
 /** Those that are in the chain, a pedal in four cables with both of its halves. */
 function devicesAmong(rig: Rig, consumers: readonly string[]): readonly string[] {
@@ -119,7 +147,9 @@ function silentBox(rig: Rig, source: PowerSource): string | null {
 /** What is heard then, in a few words. */
 export const sayLeft = (left: Left): string =>
   left.kind === 'sounding'
-    ? `sounds, treble ${formatSignedDb(left.trebleDb)} dB`
+    ? left.isAsBefore
+      ? 'sounds as before'
+      : `sounds, treble ${formatSignedDb(left.trebleDb)} dB`
     : left.by === null
       ? 'silence'
       : `silence at ${left.by}`;

@@ -104,7 +104,10 @@ describe('what falls silent', () => {
     const { left } = failureOf(rig, { of: 'supply', supply: 'u2' });
     if (dark.kind !== 'sounding' || left.kind !== 'sounding') throw new Error('it sounds');
     expect(left.trebleDb).toBe(dark.figures.trebleDb);
-    expect(sayLeft(left)).toMatch(/^sounds, treble [−+\d.]+ dB$/u);
+    // A true bypass that is off lets the signal through without power as it does with it.
+    expect(left.isAsBefore).toBe(true);
+    expect(sayLeft(left)).toBe('sounds as before');
+    expect(sayLeft({ ...left, isAsBefore: false })).toMatch(/^sounds, treble [−+\d.]+ dB$/u);
   });
 
   test('a DI that is in one box with a supply falls silent with it', () => {
