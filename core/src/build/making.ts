@@ -5,7 +5,7 @@ import { MINUTES } from './minutes';
 import { BLADE, step, type Step } from './step';
 
 const SOLDER =
-  'The iron is at 350 °C and the fumes are no good to breathe: a stand, air, and eyes covered when leads are clipped.';
+  'The iron is at 350 °C and the fumes are no good to breathe: a stand, air, and eyes covered when wire ends are clipped.';
 /** Cut, both ends, test, lay: what is bought is only tested and laid. */
 export function stepsOf(
   rig: Rig,

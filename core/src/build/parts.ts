@@ -48,8 +48,8 @@ const NOTHING_AT_HAND = { owned: 0, ordered: 0, arrived: 0, buyer: '' };
 const PART_NAMES: Readonly<Record<AdaptorClass, string>> = {
   reverser: 'polarity adaptor',
   doubler: 'voltage doubler',
-  seriesLead: 'series lead',
-  chainLead: 'chain lead',
+  seriesCable: 'series cable',
+  chainCable: 'chain cable',
 };
 
 type Counted = readonly [key: string, name: string, unit: NeededPart['unit'], count: number];

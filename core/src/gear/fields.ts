@@ -226,7 +226,7 @@ export const CHOICE_RULES = {
     'body.placesFrom': PLACES_FROM,
   },
   mount: {},
-  adaptor: { adaptorClass: ['reverser', 'doubler', 'seriesLead', 'chainLead'] },
+  adaptor: { adaptorClass: ['reverser', 'doubler', 'seriesCable', 'chainCable'] },
   power: { feeding: ['isolated', 'quietShare', 'chain'] },
   laying: {
     manner: ['tidy', 'direct'],

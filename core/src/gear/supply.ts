@@ -147,9 +147,9 @@ export const supplyCaseOf = (supply: Supply): Case => supply.body ?? typicalSupp
 
 /**
  * What goes between an outlet and a power jack. A reverser turns the poles of one plug, a doubler gives twice the
- * voltage, a series lead adds two isolated outlets, a chain lead goes on to one more jack.
+ * voltage, a series cable adds two isolated outlets, a chain cable goes on to one more jack.
  */
-export type AdaptorClass = 'reverser' | 'doubler' | 'seriesLead' | 'chainLead';
+export type AdaptorClass = 'reverser' | 'doubler' | 'seriesCable' | 'chainCable';
 
 export interface Adaptor {
   readonly id: string;
@@ -167,8 +167,8 @@ export const USUAL_EFFICIENCY = 0.85;
 export const ADAPTOR_CLASSES: Readonly<Record<AdaptorClass, { readonly label: string }>> = {
   reverser: { label: 'polarity adaptor' },
   doubler: { label: 'voltage doubler' },
-  seriesLead: { label: 'series lead' },
-  chainLead: { label: 'chain lead' },
+  seriesCable: { label: 'series cable' },
+  chainCable: { label: 'chain cable' },
 };
 
 export const adaptorOfClass = (

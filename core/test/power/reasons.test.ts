@@ -106,7 +106,7 @@ test('parts cost what the cheapest of the list costs', () => {
   expect(pricesOf([adaptor('a', 5), adaptor('b', 4), adaptor('c', 1, true)])).toEqual({
     reverser: 4,
     doubler: 30,
-    seriesLead: 9,
-    chainLead: 7,
+    seriesCable: 9,
+    chainCable: 7,
   });
 });

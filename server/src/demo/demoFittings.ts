@@ -175,8 +175,8 @@ const SUPPLIES: readonly GearItem[] = [
 const ADAPTORS: readonly GearItem[] = [
   adaptor('turnabout', 'reverser', 'Turnabout', 6, 'Turns the poles of one plug.'),
   adaptor('spring-tide', 'doubler', 'Spring Tide', 29, '9 V in, 18 V out.'),
-  adaptor('tandem', 'seriesLead', 'Tandem', 9, 'Two isolated outlets as one.'),
-  adaptor('string', 'chainLead', 'String', 7, 'One plug more on the same outlet.'),
+  adaptor('tandem', 'seriesCable', 'Tandem', 9, 'Two isolated outlets as one.'),
+  adaptor('string', 'chainCable', 'String', 7, 'One plug more on the same outlet.'),
 ];
 
 const MOUNTS: readonly GearItem[] = [

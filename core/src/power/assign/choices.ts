@@ -220,7 +220,7 @@ function* inSeries(
   const mostAmps = mostOver(context, volts - leastVolts(consumer), lengthM);
   const isEnough = fits(context, on, amps) && fits(context, second, amps) && amps <= mostAmps;
   if (isRight(consumer, volts) && isEnough)
-    yield { ...bare, second, parts: ['seriesLead'], mostAmps };
+    yield { ...bare, second, parts: ['seriesCable'], mostAmps };
 }
 
 /** Whether the habits let these two be on one ground. */
@@ -280,5 +280,5 @@ function linkOf(
   const mostAmps = mostOver(context, on.volts - leastVolts(consumer) - ownV, headLengthM);
   const turned = via === 'reversed' ? (['reverser'] as const) : [];
   if (mostAmps < amps) return null;
-  return { consumer: i, head, on, via, amps, lengthM, parts: ['chainLead', ...turned], mostAmps };
+  return { consumer: i, head, on, via, amps, lengthM, parts: ['chainCable', ...turned], mostAmps };
 }

@@ -8,7 +8,7 @@ import { USUAL_DOUBLER_A } from './choices';
 export type PartPrices = Readonly<Record<AdaptorClass, number>>;
 
 /** Where no list says. */
-export const USUAL_PRICES: PartPrices = { reverser: 6, doubler: 30, seriesLead: 9, chainLead: 7 };
+export const USUAL_PRICES: PartPrices = { reverser: 6, doubler: 30, seriesCable: 9, chainCable: 7 };
 
 /** The cheapest of each class that the gear list has. */
 export function pricesOf(gear: readonly GearItem[]): PartPrices {
@@ -45,8 +45,8 @@ export function partsOfFeeds(feeds: readonly PowerFeed[]): PartCounts {
   for (const { via, second, after } of feeds) {
     count('reverser', via === 'reversed');
     count('doubler', via === 'doubled');
-    count('seriesLead', second !== null);
-    count('chainLead', after !== null);
+    count('seriesCable', second !== null);
+    count('chainCable', after !== null);
   }
   return counts;
 }

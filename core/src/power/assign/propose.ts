@@ -1,7 +1,8 @@
 import type { GearItem, Supply } from '../../gear';
 import { applyEdit, type Rig } from '../../rig';
 import { tradeSupply } from '../feedEdits';
-import { assignOutlets, type Assignment, type AssignProgress } from './assign';
+import { assignOutlets, type AssignProgress } from './assign';
+import type { Assignment } from './search';
 import { doublerAmps, pricesOf } from './parts';
 import { trySupply, whatWouldFeed, whyUnfed, type Remedy, type SupplyTrial } from './reasons';
 import type { Solve } from '../../program';

@@ -1,4 +1,5 @@
 import {
+  formatNumber,
   LONGEST_NAME,
   MOST_OF_A_PART,
   withPartAtHand,
@@ -16,7 +17,9 @@ import {
   TableRow,
   Typography,
 } from '@mui/material';
-import { useState } from 'react';
+import { useId, useState } from 'react';
+import { FieldMessage } from '../../ui/FieldMessage';
+import { useTypedNumber } from '../../ui/useTypedNumber';
 import type { BuildNow } from './useBuild';
 
 interface Props {
@@ -86,7 +89,7 @@ export function PartsView({ rig, now, onEdit }: Props) {
                 {amount(part.missing, part)}
               </TableCell>
               <TableCell>
-                {part.price === null ? '' : (part.price * part.missing).toFixed(2)}
+                {part.price === null ? '' : formatNumber(part.price * part.missing, 2)}
               </TableCell>
             </TableRow>
           ))}
@@ -104,27 +107,33 @@ interface CountProps {
 
 const FIELD = { borderBottom: 1, borderColor: 'divider', fontSize: 15, minHeight: 36 } as const;
 
-/** A whole number; what is none is marked, and not taken. */
+/** How many there are; an empty field is none. */
 function Count({ label, value, onChange }: CountProps) {
-  const [text, setText] = useState<string | null>(null);
-  const read = Number(text ?? value);
-  const isWrong = !Number.isInteger(read) || read < 0 || read > MOST_OF_A_PART;
-  const commit = () => {
-    if (text !== null && !isWrong && read !== value) onChange(read);
-    if (!isWrong) setText(null);
-  };
+  const id = useId();
+  const { shown, message, handlers } = useTypedNumber({
+    label,
+    value,
+    max: MOST_OF_A_PART,
+    isWhole: true,
+    onChange,
+    onNone: () => onChange(0),
+  });
   return (
-    <InputBase
-      value={text ?? value}
-      error={isWrong}
-      title={isWrong ? `${label}: a whole number between 0 and ${MOST_OF_A_PART}` : undefined}
-      onFocus={(event) => event.target.select()}
-      onChange={(event) => setText(event.target.value)}
-      onBlur={commit}
-      onKeyDown={(event) => event.key === 'Enter' && commit()}
-      inputProps={{ 'aria-label': label, 'aria-invalid': isWrong, inputMode: 'numeric' }}
-      sx={{ ...FIELD, width: 54 }}
-    />
+    <>
+      <InputBase
+        value={shown}
+        error={message !== null}
+        {...handlers}
+        inputProps={{
+          'aria-label': label,
+          'aria-invalid': message !== null,
+          'aria-describedby': message ? id : undefined,
+          inputMode: 'numeric',
+        }}
+        sx={{ ...FIELD, width: 54 }}
+      />
+      <FieldMessage id={id} message={message} />
+    </>
   );
 }
 

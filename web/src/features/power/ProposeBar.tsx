@@ -2,17 +2,19 @@ import {
   editOfAssignment,
   addSupply,
   feedingsOf,
+  formatNumber,
+  formatQuantity,
   type Assignment,
   type Edit,
   type FeedingProposal,
   type GearItem,
   type Rig,
+  type UnitSystem,
 } from '@gullwind/core';
 import { Box, Button, LinearProgress, Typography } from '@mui/material';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useLongWork, type WorkStateOf } from '../../workers/useLongWork';
 import { useSettings } from '../../app/useSettings';
-import { formatNumber, formatQuantity, type UnitSystem } from '@gullwind/core';
 import { percent } from './sayPower';
 
 interface Props {
@@ -30,12 +32,8 @@ const GOALS = {
 
 /** Asks who should hang where, and offers the answer as one edit. */
 export function ProposeBar({ rig, gear, onEdit }: Props) {
-  const [asked, setAsked] = useState<Rig | null>(null);
-  const question = useMemo(
-    () => (asked === rig && gear ? { rig, gear } : null),
-    [asked, rig, gear],
-  );
-  const work = useLongWork('feeding', question, { begins: true });
+  const question = useMemo(() => gear && { rig, gear }, [rig, gear]);
+  const work = useLongWork('feeding', question, { begins: false });
   const { state } = work;
   const isDone = state.kind === 'done';
   return (
@@ -46,7 +44,7 @@ export function ProposeBar({ rig, gear, onEdit }: Props) {
             Stop
           </Button>
         ) : (
-          <Button size="small" variant="outlined" onClick={() => setAsked(rig)} disabled={!gear}>
+          <Button size="small" variant="outlined" onClick={work.start} disabled={!gear}>
             Propose
           </Button>
         )}
@@ -130,8 +128,8 @@ function Found({ rig, proposal: { assignment }, onEdit }: FoundProps) {
 const PART_WORDS = {
   reverser: ['polarity adaptor', 'polarity adaptors'],
   doubler: ['doubler', 'doublers'],
-  seriesLead: ['series lead', 'series leads'],
-  chainLead: ['chain lead', 'chain leads'],
+  seriesCable: ['series cable', 'series cables'],
+  chainCable: ['chain cable', 'chain cables'],
 } as const;
 
 export function sayParts(parts: Assignment['parts']): string {

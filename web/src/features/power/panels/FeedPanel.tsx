@@ -4,7 +4,6 @@ import {
   findDevice,
   hang,
   placesOf,
-  sayPowerFault,
   typicalBody,
   unhang,
   type Consumer,
@@ -24,6 +23,7 @@ import { PanelGroup } from '../../../ui/parts/PanelGroup';
 import { PartFields, type FieldsOf } from '../../../ui/parts/PartFields';
 import { QuantityField } from '../../../ui/QuantityField';
 import { OutletSetting } from './OutletSetting';
+import { OwnFaults } from './OwnFaults';
 import { sayDrop, sayOutletHead, sayWants, volts } from '../sayPower';
 
 export interface PowerPanelProps {
@@ -54,15 +54,7 @@ export function FeedPanel({ id, ...panel }: Props) {
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
         {`${sayWants(consumer.need)}${consumer.isAssumed ? ' · assumed from its class' : ''}`}
       </Typography>
-      {own.map((fault) => (
-        <Typography
-          key={JSON.stringify(fault)}
-          variant="body2"
-          sx={{ color: 'error.main', mt: 0.5 }}
-        >
-          {sayPowerFault(rig, fault)}
-        </Typography>
-      ))}
+      <OwnFaults rig={rig} faults={own} />
       <HangsOn {...panel} consumer={consumer} thing={thing} />
       {thing && <OnItsWay {...panel} thing={thing} />}
       <Check

@@ -1,15 +1,9 @@
-import {
-  changeFeed,
-  groupIndexOf,
-  hang,
-  outletState,
-  placesOf,
-  sayPowerFault,
-} from '@gullwind/core';
+import { changeFeed, groupIndexOf, hang, outletState, placesOf } from '@gullwind/core';
 import { Typography } from '@mui/material';
 import { ChooseThenAdd } from '../../../ui/ChooseThenAdd';
 import { percent, sayLoad } from '../sayPower';
 import { OutletSetting } from './OutletSetting';
+import { OwnFaults } from './OwnFaults';
 import type { PowerPanelProps } from './FeedPanel';
 
 interface Props extends PowerPanelProps {
@@ -43,15 +37,7 @@ export function OutletPanel({ rig, feedings, faults, onEdit, supply, outlet }: P
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
         {`${sayLoad(state)} (${percent(state.share)}), ${group.ground === 'isolated' ? 'by itself' : 'on the shared ground'}`}
       </Typography>
-      {own.map((fault) => (
-        <Typography
-          key={JSON.stringify(fault)}
-          variant="body2"
-          sx={{ color: 'error.main', mt: 0.5 }}
-        >
-          {sayPowerFault(rig, fault)}
-        </Typography>
-      ))}
+      <OwnFaults rig={rig} faults={own} />
       {head && (
         <OutletSetting
           state={state}

@@ -1,15 +1,13 @@
 import {
   removeSupply,
   tradeSupply,
-  type GearItem,
-  type ItemOf,
-  type SupplyTrial,
-} from '@gullwind/core';
-import {
   formatNumber,
   formatQuantity,
+  type GearItem,
+  type ItemOf,
   type Rig,
   type Supply,
+  type SupplyTrial,
   type UnitSystem,
 } from '@gullwind/core';
 import {
