@@ -27,9 +27,11 @@ export {
   bundleDiameter,
   chooseMount,
   DIAMETERS_M,
+  isInLaneAt,
   lanesAt,
   laneUses,
   mixingOf,
+  tiedAt,
   tiesToCut,
 } from './lanes';
 export type { LaneUse, MountChoice } from './lanes';
@@ -43,6 +45,7 @@ export { halvesOf, thingsOf } from './things';
 export type { BoardThing } from './things';
 export { sayConflict, sayThing, sayWire } from './words';
 export type { Wire } from './wires';
+export { COIL_FROM_M } from './wireConflicts';
 export { drawnBeside } from './sideBySide';
 export { DRAWING_KINDS, DRAWING_WORDS, drawBoard, drawingsFor } from './drawing';
 export type { Drawing, DrawingKind, DrawnShape, Stroke } from './drawing';

@@ -48,22 +48,38 @@ export const lanesAt = (
   });
 
 /** How much of a cable lies along a lane, m. */
-export function alongLane({ route }: Wire, { lane, y, x0, x1 }: LaneAt): number {
-  if (!route) return 0;
-  return route.points.reduce((sum, point, i) => {
-    const before = route.points[i - 1];
-    if (!before || point.layer !== lane.layer || before.layer !== lane.layer) return sum;
-    if (point.y !== toMm(y) || before.y !== point.y) return sum;
-    const [a, b] = [Math.min(point.x, before.x), Math.max(point.x, before.x)];
-    return sum + Math.max(0, Math.min(b, toMm(x1)) - Math.max(a, toMm(x0))) / 1000;
-  }, 0);
+export function alongLane(wire: Wire, lane: LaneAt): number {
+  return stretchesIn(wire, lane).reduce((sum, [a, b]) => sum + b - a, 0);
 }
+
+/** The stretches of a lane along which a cable lies, from and to on the stage, m. */
+function stretchesIn(
+  { route }: Wire,
+  { lane, y, x0, x1 }: LaneAt,
+): readonly (readonly [number, number])[] {
+  return (route?.points ?? []).flatMap((point, i, all) => {
+    const before = all[i - 1];
+    if (!before || point.layer !== lane.layer || before.layer !== lane.layer) return [];
+    if (point.y !== toMm(y) || before.y !== point.y) return [];
+    const a = Math.max(Math.min(point.x, before.x), toMm(x0)) / 1000;
+    const b = Math.min(Math.max(point.x, before.x), toMm(x1)) / 1000;
+    return b > a ? [[a, b] as const] : [];
+  });
+}
+
+/** Whether a cable lies in a lane at this place, m on the stage. */
+export const isInLaneAt = (wire: Wire, lane: LaneAt, x: number): boolean =>
+  stretchesIn(wire, lane).some(([a, b]) => x >= a - 1e-6 && x <= b + 1e-6);
 
 const pitchOf = ({ pitchM, changesOften }: Laying): number => pitchM.value * (changesOften ? 2 : 1);
 
 /** Ties over a length of lane, its beginning included. */
 const tiesOver = (lengthM: number, laying: Laying): number =>
   lengthM <= 0 ? 0 : Math.floor(lengthM / pitchOf(laying) + 1e-6) + 1;
+
+/** Where a lane is tied, m on the stage, from the left; nowhere where nothing lies in it. */
+export const tiedAt = ({ x0, ties }: LaneUse, laying: Laying): readonly number[] =>
+  Array.from({ length: ties }, (_, i) => x0 + i * pitchOf(laying));
 
 export type MountChoice =
   /** Not even the smallest one has room: cables are tied to each other. */

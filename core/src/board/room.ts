@@ -6,14 +6,18 @@ import type { Standing } from './standing';
 
 /// Room: no case with its plugs where another is, cases a gap apart, everything on its deck and as high as there is room.
 
-interface Part {
+/** A case, or a plug in one, as something that takes room. */
+export interface Part {
   readonly solid: Solid;
   readonly rect: Rect;
   readonly layer: string;
   readonly isCase: boolean;
 }
 
-const partsOf = (standings: readonly Standing[], plugs: readonly PlugAt[]): readonly Part[] => [
+export const partsOf = (
+  standings: readonly Standing[],
+  plugs: readonly PlugAt[],
+): readonly Part[] => [
   ...standings.map(({ thing, rect, layer }) => ({
     solid: { thing: thing.id, plug: null },
     rect,
@@ -35,7 +39,7 @@ const apart = (a: Rect, b: Rect): number =>
 const NOISE = 1e-7;
 
 /** What is missing between two parts of different things, m; 0 where there is room. */
-function missingBetween(a: Part, b: Part, gapM: number): number {
+export function missingBetween(a: Part, b: Part, gapM: number): number {
   if (a.layer !== b.layer || a.solid.thing === b.solid.thing) return 0;
   if (a.isCase && b.isCase) {
     const missing = gapM - apart(a.rect, b.rect);
@@ -49,7 +53,7 @@ const middle = (a: Rect, b: Rect): Point => ({
   y: (Math.max(a.y0, b.y0) + Math.min(a.y1, b.y1)) / 2,
 });
 
-const nameOf = ({ thing, plug }: Solid): string =>
+export const nameOf = ({ thing, plug }: Solid): string =>
   plug ? `${thing}.${plug.cable}.${plug.end}` : thing;
 
 /** Everything that stands where something else is. */

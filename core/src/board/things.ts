@@ -70,28 +70,31 @@ const deviceThing = (device: Device, isFirstHalf: boolean): BoardThing => {
 const standsByItself = ({ supplyClass, body }: Supply): boolean =>
   supplyClass !== 'battery' || body !== undefined;
 
-/** Everything that can stand on a board, devices in the order of the chain. */
-export function thingsOf(rig: Laid): readonly BoardThing[] {
-  const second = halvesOf(rig);
+const deviceThings = remember((electrical: Rig['electrical']): readonly BoardThing[] => {
+  const second = halves(electrical);
   const firsts = new Set(second.values());
-  const { fixtures } = rig.layout;
-  return [
-    ...allDevices(rig)
-      .filter(({ id }) => !second.has(id))
-      .map((device) => deviceThing(device, firsts.has(device.id))),
-    ...fixtures.map(({ id, name, body }): BoardThing => ({
-      id,
-      name,
-      kind: 'fixture',
-      body,
-      isAssumed: false,
-    })),
-    ...rig.power.supplies.filter(standsByItself).map((supply): BoardThing => ({
-      id: supply.id,
-      name: supply.name,
-      kind: 'supply',
-      body: supplyCaseOf(supply),
-      isAssumed: supply.body === undefined,
-    })),
-  ];
-}
+  return allDevices({ electrical } as Rig)
+    .filter(({ id }) => !second.has(id))
+    .map((device) => deviceThing(device, firsts.has(device.id)));
+});
+
+const fixtureThings = remember((fixtures: Rig['layout']['fixtures']): readonly BoardThing[] =>
+  fixtures.map(({ id, name, body }) => ({ id, name, kind: 'fixture', body, isAssumed: false })),
+);
+
+const supplyThings = remember((supplies: Rig['power']['supplies']): readonly BoardThing[] =>
+  supplies.filter(standsByItself).map((supply) => ({
+    id: supply.id,
+    name: supply.name,
+    kind: 'supply',
+    body: supplyCaseOf(supply),
+    isAssumed: supply.body === undefined,
+  })),
+);
+
+/** Everything that can stand on a board, devices in the order of the chain. */
+export const thingsOf = ({ electrical, layout, power }: Laid): readonly BoardThing[] => [
+  ...deviceThings(electrical),
+  ...fixtureThings(layout.fixtures),
+  ...supplyThings(power.supplies),
+];

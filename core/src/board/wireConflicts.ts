@@ -6,7 +6,7 @@ import { isCoupled, type Wire } from './wires';
 /// What is wrong with cables as they lie: no jack, no way, too short, too long, a coupler that does not reach.
 
 /** More than this over what is needed lies in a coil, m. */
-const COIL_FROM_M = 0.06;
+export const COIL_FROM_M = 0.06;
 const NOISE = 1e-6;
 
 const between = (a: Point, b: Point): Point => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });

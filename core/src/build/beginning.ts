@@ -1,8 +1,9 @@
 import { consumersOf } from '../power';
 import type { Rig } from '../rig';
-import { mountCount } from './lanesOfRig';
+import { mountedAt } from './lanesOfRig';
 import { MINUTES } from './minutes';
-import { BLADE, step, type Step } from './step';
+import { placeWord } from './placeWord';
+import { BLADE, shortWord, step, type Step } from './step';
 
 /** Everything before the first cable. */
 export function beginning(rig: Rig): readonly Step[] {
@@ -43,7 +44,7 @@ function clips(rig: Rig): readonly Step[] {
 }
 
 const standing = ({ layout }: Rig) =>
-  Object.values(layout.placements).filter((one) => one.at === 'deck');
+  Object.entries(layout.placements).filter(([, one]) => one.at === 'deck');
 
 const tape = (rig: Rig): Step =>
   step({
@@ -51,6 +52,7 @@ const tape = (rig: Rig): Step =>
     kind: 'tape',
     says: `Put on the ${rig.build.ways.change === 'modular' ? 'tape that comes off again' : 'mounting tape'}`,
     minutes: MINUTES.tapeEach * standing(rig).length,
+    pieces: standing(rig).map(([id]) => id),
     tools: ['scissors'],
     caution: BLADE,
     needs: ['clean'],
@@ -62,8 +64,9 @@ const mounts = (rig: Rig): Step =>
     kind: 'mounts',
     says: 'Fix the tie-down mounts along their lanes',
     detail: 'Along a straight line of tape, from end to end.',
-    minutes: Math.round(MINUTES.mountEach * mountCount(rig)),
+    minutes: Math.round(MINUTES.mountEach * mountedAt(rig).length),
     fingerprint: `mounts ${laneKey(rig)}`,
+    pieces: mountedAt(rig).map(({ lane, atM }) => `${lane.id}:${shortWord(`${lane.yM} ${atM}`)}`),
     parts: ['mount'],
     needs: ['clean'],
   });
@@ -72,12 +75,13 @@ const stand = (rig: Rig): Step =>
   step({
     id: 'stand',
     kind: 'stand',
-    says: standing(rig).some(({ isUnder }) => isUnder)
+    says: standing(rig).some(([, one]) => one.at === 'deck' && one.isUnder)
       ? 'Hang what hangs below, then stand the pedals'
       : 'Stand the pedals',
     detail: 'As on the full-size drawing: plugs in to see the clearance.',
     minutes: MINUTES.standEach * standing(rig).length,
     fingerprint: `stand ${standKey(rig)}`,
+    pieces: standing(rig).map(([id]) => `${id}:${placeWord(rig, id)}`),
     needs: ['tape', 'mounts'],
   });
 

@@ -3,6 +3,7 @@ import { nameCable } from '../figures';
 import { isReel, type GearItem } from '../gear';
 import { formatQuantity, type UnitSystem } from '../quantity';
 import { allDevices, findCable, type Rig, type Row } from '../rig';
+import { placeWord } from './placeWord';
 
 /// Every cable of a rig as something to be made: its label, from jack to jack, its length, its plugs.
 
@@ -31,6 +32,8 @@ export interface BuildCable {
   readonly isBought: boolean;
   /** What it must still be when it is done: another one, and it is made again. */
   readonly fingerprint: string;
+  /** From where to where it lies, in a word: another one, and it is laid again. */
+  readonly lies: string;
 }
 
 /** Its length as it is measured off: short ones in mm, long ones in m. */
@@ -101,6 +104,7 @@ function oneCable(
     plugs,
     isBought,
     fingerprint: [jackKey(from), jackKey(to), Math.round(lengthM * 1000), ...plugs].join('|'),
+    lies: [from, to].map((jack) => (jack ? placeWord(rig, jack.thing) : 'out')).join('-'),
   };
 }
 

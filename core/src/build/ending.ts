@@ -1,13 +1,15 @@
+import { connectionsOf } from '../board';
 import type { Rig } from '../rig';
-import { lanesOf, tiesEach } from './lanesOfRig';
+import { mountedAt, type Mounted } from './lanesOfRig';
 import { MINUTES } from './minutes';
-import { step, type Step } from './step';
+import { doneTo, shortWord, step, type Step } from './step';
 
 export function ending(rig: Rig, all: readonly Step[]): readonly Step[] {
   const laidSteps = all.filter(({ kind }) => kind === 'lay').map(({ id }) => id);
   const whole = laidSteps.join(' ');
+  const lying = all.filter(({ kind }) => kind === 'lay');
   const hasPower = rig.power.supplies.length > 0;
-  const powered = hasPower ? [powerCheck(all, whole)] : [];
+  const powered = hasPower ? [powerCheck(lying, whole)] : [];
   const play = step({
     id: 'play',
     kind: 'play',
@@ -16,13 +18,18 @@ export function ending(rig: Rig, all: readonly Step[]): readonly Step[] {
     minutes: MINUTES.play,
     caution: 'Volume low at first.',
     needs: [...laidSteps, ...powered.map(({ id }) => id)],
-    fingerprint: `play ${whole}`,
+    fingerprint: doneTo(`play ${whole}`, wordOf(lying)),
   });
-  return [...powered, play, ...tying(rig, whole), ...closing(rig, all)];
+  return [...powered, play, ...tying(rig, lying, whole), ...closing(rig, lying)];
 }
 
-const powerCheck = (all: readonly Step[], whole: string): Step =>
-  step({
+/** Everything that lies, in a word. */
+const wordOf = (lying: readonly Step[]): string =>
+  shortWord(lying.map(({ fingerprint }) => fingerprint).join(' '));
+
+function powerCheck(lying: readonly Step[], whole: string): Step {
+  const dc = lying.filter(({ id }) => id.startsWith('lay k'));
+  return step({
     id: 'power-check',
     kind: 'powerCheck',
     says: 'Power on: voltage and polarity at every DC plug',
@@ -30,44 +37,58 @@ const powerCheck = (all: readonly Step[], whole: string): Step =>
     minutes: MINUTES.powerCheck,
     tools: ['meter'],
     caution: 'Mains parts stay closed. What does not read as it should is not plugged in.',
-    needs: all.filter(({ id }) => id.startsWith('lay k')).map(({ id }) => id),
-    fingerprint: `power ${whole}`,
+    needs: dc.map(({ id }) => id),
+    fingerprint: doneTo(`power ${whole}`, wordOf(dc)),
   });
-
-/** Lane by lane; where power lies apart it is tied first. */
-function tying(rig: Rig, whole: string): readonly Step[] {
-  const { ways } = rig.build;
-  const isApart = ways.lanes === 'apart';
-  return lanesOf(rig)
-    .filter(({ cables }) => cables.length > 0)
-    .flatMap(({ lane, ties, cables }): Step[] => {
-      const one = (id: string, says: string, needs: readonly string[], count: number): Step =>
-        step({
-          id,
-          kind: 'tie',
-          says,
-          detail: `${tiesEach(rig, count)} ties${ways.change === 'modular' ? ', hook and loop' : ''}, snug and no tighter`,
-          minutes: Math.max(1, Math.round(MINUTES.tieEach * tiesEach(rig, count))),
-          tools: ['cutters'],
-          caution: 'Cut tails flush: a sharp one cuts the next hand.',
-          needs: ['play', ...needs],
-          parts: ['tie'],
-          fingerprint: `${id} ${whole}`,
-        });
-      const hasBoth =
-        cables.some(({ carries }) => carries === 'audio') &&
-        cables.some(({ carries }) => carries !== 'audio');
-      if (!isApart || !hasBoth) return [one(`tie ${lane.id}`, `Tie ${lane.name}`, [], ties)];
-      const power = one(`tie ${lane.id} power`, `Tie the power of ${lane.name}`, [], ties);
-      return [
-        power,
-        one(`tie ${lane.id} audio`, `Tie the audio of ${lane.name}`, [power.id], ties),
-      ];
-    });
 }
 
-function closing(rig: Rig, all: readonly Step[]): readonly Step[] {
-  const labelled = all.filter(({ kind }) => kind === 'lay');
+/** Lane by lane; where power lies apart it is tied first. */
+function tying(rig: Rig, lying: readonly Step[], whole: string): readonly Step[] {
+  const { ways } = rig.build;
+  const isAudio = new Set(
+    connectionsOf(rig).flatMap(({ id, carries }) => (carries === 'audio' ? [id] : [])),
+  );
+  const lies = new Map(lying.map(({ cable, fingerprint }) => [cable, fingerprint]));
+  /** What a tie holds, in a word: another cable, or one that is laid anew, and it is cut and tied again. */
+  const pieceOf = ({ lane, atM, cables }: Mounted): string =>
+    `${lane.id}:${shortWord(`${lane.yM} ${atM}`)}:${shortWord(cables.map((id) => `${id} ${lies.get(id)}`).join(' '))}`;
+  const mounted = mountedAt(rig);
+  const lanes = rig.layout.lanes.filter(({ id }) => mounted.some(({ lane }) => lane.id === id));
+  return lanes.flatMap((lane): Step[] => {
+    const here = mounted.filter((one) => one.lane.id === lane.id);
+    const one = (id: string, says: string, needs: readonly string[], held: readonly Mounted[]) =>
+      step({
+        id,
+        kind: 'tie',
+        says,
+        detail: `${held.length} ties${ways.change === 'modular' ? ', hook and loop' : ''}, snug and no tighter`,
+        minutes: Math.max(1, Math.round(MINUTES.tieEach * held.length)),
+        tools: ['cutters'],
+        caution: 'Cut tails flush: a sharp one cuts the next hand.',
+        needs: ['play', ...needs],
+        parts: ['tie'],
+        pieces: held.map(pieceOf),
+        fingerprint: `${id} ${whole}`,
+      });
+    const only = (wantsAudio: boolean) =>
+      here.map((at) => ({
+        ...at,
+        cables: at.cables.filter((id) => isAudio.has(id) === wantsAudio),
+      }));
+    const hasBoth = [true, false].every((wantsAudio) =>
+      only(wantsAudio).some(({ cables }) => cables.length > 0),
+    );
+    if (ways.lanes !== 'apart' || !hasBoth)
+      return [one(`tie ${lane.id}`, `Tie ${lane.name}`, [], here)];
+    const power = one(`tie ${lane.id} power`, `Tie the power of ${lane.name}`, [], only(false));
+    return [
+      power,
+      one(`tie ${lane.id} audio`, `Tie the audio of ${lane.name}`, [power.id], only(true)),
+    ];
+  });
+}
+
+function closing(rig: Rig, labelled: readonly Step[]): readonly Step[] {
   return [
     step({
       id: 'labels',
@@ -77,6 +98,9 @@ function closing(rig: Rig, all: readonly Step[]): readonly Step[] {
       needs: ['play'],
       isSpare: true,
       parts: ['label'],
+      pieces: labelled.map(
+        ({ cable, fingerprint }) => `${cable}:${shortWord(fingerprint.split('#')[0]!)}`,
+      ),
       fingerprint: `labels ${labelled.map(({ cable }) => cable).join(' ')}`,
     }),
     ...(rig.build.ways.spares === 'none'

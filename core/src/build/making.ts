@@ -2,7 +2,7 @@ import type { Rig } from '../rig';
 import type { UnitSystem } from '../quantity';
 import { sayCableM, type BuildCable } from './cableList';
 import { MINUTES } from './minutes';
-import { BLADE, step, type Step } from './step';
+import { BLADE, doneTo, step, type Step } from './step';
 
 const SOLDER =
   'The iron is at 350 °C and the fumes are no good to breathe: a stand, air, and eyes covered when wire ends are clipped.';
@@ -18,7 +18,10 @@ export function stepsOf(
   return [...made, test, laid(cable, [...ready, test.id], units)];
 }
 
-const about = ({ id, fingerprint }: BuildCable) => ({ cable: id, fingerprint });
+const about = ({ id, fingerprint, stock }: BuildCable) => ({
+  cable: id,
+  fingerprint: doneTo(fingerprint, stock),
+});
 
 const cut = (cable: BuildCable, units: UnitSystem): Step =>
   step({
@@ -90,6 +93,6 @@ export const laid = (cable: BuildCable, needs: readonly string[], units: UnitSys
     minutes: MINUTES.lay,
     needs: [...needs],
     cable: cable.id,
-    fingerprint: cable.fingerprint,
+    fingerprint: doneTo(cable.fingerprint, cable.lies),
     caution: cable.kind === 'dc' ? 'Voltage and polarity before the plug goes in.' : '',
   });

@@ -1,6 +1,7 @@
 import { daysBetween, type Brief } from '../rig';
 import type { BuildRecords, OffCut, WorkDone } from './records';
-import type { Step } from './step';
+import { notedPieces, stillHolds, type Step } from './step';
+import { reusedFor, type Reuse } from './reuse';
 
 /// How far the work is: what is done and still right stays done.
 
@@ -9,6 +10,12 @@ export interface StepState {
   readonly isDone: boolean;
   /** It was done, for what is another now. */
   readonly was: WorkDone | null;
+  /** A cable that is there already and serves: nothing is cut, and no plug put on. */
+  readonly reuses: Reuse | null;
+  /** What of it is still to be done: of ties that were cut again only those. */
+  readonly leftMinutes: number;
+  /** Its pieces that are still to be done. */
+  readonly left: readonly string[];
   /** Parts that it waits for, by key. */
   readonly waitsFor: readonly string[];
 }
@@ -30,14 +37,19 @@ export function progressOf(
   missing: ReadonlySet<string> = new Set(),
 ): Progress {
   const by = new Map(done.map((one) => [one.step, one]));
-  const states = steps.map((step): StepState => {
-    const kept = by.get(step.id) ?? null;
-    const isDone = kept?.fingerprint === step.fingerprint;
+  const plain = steps.map((step) => stateOf(step, by.get(step.id) ?? null));
+  const freed = freedOf(plain, done, steps);
+  const reused = reusedFor(plain, freed, done);
+  const states = plain.map((state): StepState => {
+    const { step, isDone } = state;
+    const takes = ['cut', 'end'].includes(step.kind) && !isDone;
+    const reuses = (takes && reused.get(step.cable!)) || null;
+    const needs = isDone || reuses ? [] : step.parts;
     return {
-      step,
-      isDone,
-      was: isDone ? null : kept,
-      waitsFor: isDone ? [] : step.parts.filter((part) => missing.has(part)),
+      ...state,
+      reuses,
+      leftMinutes: reuses ? 0 : state.leftMinutes,
+      waitsFor: needs.filter((part) => missing.has(part)),
     };
   });
   const finished = new Set(states.filter(({ isDone }) => isDone).map(({ step }) => step.id));
@@ -46,20 +58,38 @@ export function progressOf(
       ({ step, isDone, waitsFor }) =>
         !isDone && waitsFor.length === 0 && step.needs.every((id) => finished.has(id)),
     ) ?? null;
-  const minutes = (some: readonly StepState[]) =>
-    some.reduce((sum, { step }) => sum + step.minutes, 0);
+  const all = states.reduce((sum, { step }) => sum + step.minutes, 0);
+  const leftMinutes = states.reduce((sum, state) => sum + state.leftMinutes, 0);
   return {
     steps: states,
     next,
-    doneMinutes: minutes(states.filter(({ isDone }) => isDone)),
-    leftMinutes: minutes(states.filter(({ isDone }) => !isDone)),
-    freed: freedOf(states, done, steps),
+    doneMinutes: all - leftMinutes,
+    leftMinutes,
+    freed,
+  };
+}
+
+/** A step as far as it can be told by itself. */
+export type PlainState = Omit<StepState, 'reuses' | 'waitsFor'>;
+
+function stateOf(step: Step, kept: WorkDone | null): PlainState {
+  const noted = kept ? notedPieces(kept.fingerprint) : new Set<string>();
+  const isWhole = kept !== null && stillHolds(kept.fingerprint, step.fingerprint);
+  const left = isWhole ? [] : step.pieces.filter((piece) => !noted.has(piece));
+  const isDone = isWhole || (kept !== null && step.pieces.length > 0 && left.length === 0);
+  const share = step.pieces.length === 0 ? 1 : left.length / step.pieces.length;
+  return {
+    step,
+    isDone,
+    was: isDone ? null : kept,
+    left,
+    leftMinutes: isDone ? 0 : Math.ceil(step.minutes * share - 1e-9),
   };
 }
 
 /** What was cut for a length or an end that is no more, and for cables that are gone. */
 function freedOf(
-  states: readonly StepState[],
+  states: readonly PlainState[],
   done: readonly WorkDone[],
   steps: readonly Step[],
 ): readonly WorkDone[] {
@@ -104,11 +134,11 @@ export function timeLeft(
   const minutes = days * hoursADay * MINUTES_AN_HOUR;
   const leaveOut: Step[] = [];
   let over = leftMinutes - minutes;
-  for (const { step, isDone } of steps) {
+  for (const { step, isDone, leftMinutes: leftMinutesOf } of steps) {
     if (over <= 0) break;
     if (isDone || !step.isSpare) continue;
     leaveOut.push(step);
-    over -= step.minutes;
+    over -= leftMinutesOf;
   }
   return { days, minutes, isEnough: leftMinutes <= minutes, leaveOut };
 }

@@ -7,3 +7,4 @@ export { DEFAULT_DRAWS, findDifference, findTolerance, finish } from './toleranc
 export type { ChainWay, Difference, FigureBands, Tolerance, ToleranceProgress } from './tolerance';
 export { findComparedTolerance } from './comparedTolerance';
 export type { ComparedTolerance } from './comparedTolerance';
+export { hashOf, mix } from './random';

@@ -1,7 +1,7 @@
 /// Random numbers that are named: the same seed, name and draw give the same number wherever they are asked.
 
 /** FNV-1a over UTF-16 units. */
-function hashOf(text: string): number {
+export function hashOf(text: string): number {
   let hash = 0x811c9dc5;
   for (let i = 0; i < text.length; i++)
     hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193) >>> 0;
@@ -9,7 +9,7 @@ function hashOf(text: string): number {
 }
 
 /** Mixes 32 bits so that neighbouring inputs give unrelated outputs (the finaliser of MurmurHash3). */
-function mix(value: number): number {
+export function mix(value: number): number {
   let h = value >>> 0;
   h = Math.imul(h ^ (h >>> 16), 0x85ebca6b);
   h = Math.imul(h ^ (h >>> 13), 0xc2b2ae35);
