@@ -203,7 +203,7 @@ function hung(rig: Rig, deck: Deck, things: readonly BoardThing[]): Placed {
   return placed;
 }
 
-const isHung = ({ layout }: Rig, { id, kind }: BoardThing): boolean =>
+export const isHung = ({ layout }: Rig, { id, kind }: BoardThing): boolean =>
   kind === 'supply' ||
   layout.fixtures.some((one) => one.id === id && ['supply', 'strip'].includes(one.fixtureClass));
 

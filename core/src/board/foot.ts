@@ -34,14 +34,15 @@ const acrossTo = (x: number, x0: number, x1: number): number =>
 
 /** From a switch across to another box: to its switch, or to its edge where that is the higher one. */
 function distanceTo(foot: Point, own: Standing, other: Standing): number | null {
-  const isBeside = (y: number) => y >= own.rect.y0 - NOISE && y <= foot.y + TOE_M + NOISE;
-  const distances = other.switches
-    .filter(({ y }) => isBeside(y))
-    .map(({ x }) => Math.abs(x - foot.x));
+  const [from, to] = [own.rect.y0, foot.y + TOE_M];
   const { x0, x1, y0, y1 } = other.rect;
-  const reachesIn = y1 > own.rect.y0 + NOISE && y0 < foot.y + TOE_M - NOISE;
-  if (reachesIn && other.topM > own.topM + NOISE) distances.push(acrossTo(foot.x, x0, x1));
-  return distances.length === 0 ? null : Math.min(...distances);
+  if (y1 < from - NOISE || y0 > to + NOISE) return null;
+  let least = Infinity;
+  for (const { x, y } of other.switches)
+    if (y >= from - NOISE && y <= to + NOISE) least = Math.min(least, Math.abs(x - foot.x));
+  const reachesIn = y1 > from + NOISE && y0 < to - NOISE;
+  if (reachesIn && other.topM > own.topM + NOISE) least = Math.min(least, acrossTo(foot.x, x0, x1));
+  return least === Infinity ? null : least;
 }
 
 /** How high the sole is over the back edge of what stands before the toe; null where that is not in its way. */
@@ -69,14 +70,7 @@ export function feetOf(
     const others = top.filter((other) => other !== own);
     return own.switches.map((at, nth): Foot => {
       const nearest = nearestOf(at, own, others);
-      const passes = others.flatMap((other) => {
-        const passesM = passesOver(at, own, other, shoeM.value);
-        return passesM === null ? [] : [{ thing: other.thing.id, passesM }];
-      });
-      const lowest = passes.reduce<(typeof passes)[number] | null>(
-        (least, one) => (least === null || one.passesM < least.passesM ? one : least),
-        null,
-      );
+      const lowest = lowestOver(at, own, others, shoeM.value);
       const isTooLow = lowest !== null && lowest.passesM < -NOISE;
       return {
         thing: own.thing.id,
@@ -89,6 +83,17 @@ export function feetOf(
       };
     });
   });
+}
+
+/** What the sole passes over with the least to spare. */
+function lowestOver(at: Point, own: Standing, others: readonly Standing[], shoeM: number) {
+  let lowest: { readonly thing: string; readonly passesM: number } | null = null;
+  for (const other of others) {
+    const passesM = passesOver(at, own, other, shoeM);
+    if (passesM !== null && (lowest === null || passesM < lowest.passesM))
+      lowest = { thing: other.thing.id, passesM };
+  }
+  return lowest;
 }
 
 /** What is nearest across to a switch. */

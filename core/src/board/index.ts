@@ -51,3 +51,20 @@ export { DRAWING_KINDS, DRAWING_WORDS, drawBoard, drawingsFor } from './drawing'
 export type { Drawing, DrawingKind, DrawnShape, Stroke } from './drawing';
 export { PAPER_FOOT, PAPER_MARGIN, PAPERS, tilesOf } from './paper';
 export type { Paper, Tile } from './paper';
+export {
+  bestArrangement,
+  editOf as arrangedEdit,
+  movingIn,
+  USUAL_BUDGET,
+} from './searching/bestArrangement';
+export type { ArrangeProgress, ArrangeQuestion } from './searching/bestArrangement';
+export { USUAL_WISHES } from './searching/wishes';
+export type { Judged, Wishes } from './searching/wishes';
+export { bestOpening } from './searching/opening';
+export type { OpeningFound, OpeningProgress, OpeningQuestion } from './searching/opening';
+export { SWAP_KINDS, swapEdit, swapsOf } from './searching/swap';
+export type { SwapKind } from './searching/swap';
+export { whatFitsHere } from './searching/whatFits';
+export type { FitsHere, WhatFitsProgress, WhatFitsQuestion } from './searching/whatFits';
+export { willItFit } from './searching/willFit';
+export type { FitAnswer, FitProgress, FitQuestion, MovedThing } from './searching/willFit';

@@ -117,6 +117,23 @@ export function plugAt(
   };
 }
 
+/** A plug as it turns for cables to anywhere: an angled one has two ways, any other one. */
+export function plugWays(
+  rig: Pick<Laid, 'layout'>,
+  connection: Connection,
+  end: End,
+  standing: Standing,
+  jack: StandingJack,
+): readonly PlugAt[] {
+  const ways = [-1, 1].flatMap((x) =>
+    [-1, 1].map((y) => {
+      const toward = { x: jack.x + 9 * x, y: jack.y + 9 * y };
+      return plugAt(rig, connection, end, standing, jack, toward);
+    }),
+  );
+  return ways.filter((one, i) => ways.findIndex(({ leaves }) => leaves === one.leaves) === i);
+}
+
 const rectOf = (a: Point, b: Point): Rect => ({
   x0: Math.min(a.x, b.x),
   y0: Math.min(a.y, b.y),

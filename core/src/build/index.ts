@@ -25,3 +25,11 @@ export { expectedF, findingOf, takeMeasured, toleranceShare } from './testing';
 export type { TestFinding } from './testing';
 export { cutGroups, planAllCuts } from './cutGroups';
 export type { CutGroup } from './cutGroups';
+export { arrangeOffers, offered, swapCost } from './offers';
+export type {
+  Arranged,
+  ArrangementKind,
+  ArrangeOffersProgress,
+  ArrangeOffersQuestion,
+  Offered,
+} from './offers';

@@ -47,6 +47,7 @@ export { sayDifferences } from './differences';
 export {
   applyEdit,
   applyEdits,
+  placeEdit,
   applyTrusted,
   findPart,
   listOf,

@@ -2,7 +2,7 @@ import { onDeck, rememberPair, type OnDeck, type Turn } from '../../rig';
 import { roomOn, type Boarded } from '../board';
 import { connectionsOf, type Connection } from '../connections';
 import { feetOf, footConflicts } from '../foot';
-import { jackOn, plugAt, type End, type PlugAt } from '../plugs';
+import { jackOn, plugAt, plugWays, type End, type PlugAt } from '../plugs';
 import { grown, type Rect } from '../rect';
 import { misfitsOf, missingBetween, nameOf, partsOf, tippingOf, type Part } from '../room';
 import { standingAt, standingsOf, turnedSize, type Deck, type Standing } from '../standing';
@@ -160,11 +160,11 @@ export class Fitter {
   #coreOf({ connection, own, far }: OwnCable, standing: Standing): Rect | null {
     const jack = jackOn(standing, connection[own]!);
     if (!jack) return null;
-    const towards = far
-      ? [-1, 1].flatMap((x) => [-1, 1].map((y) => ({ x: jack.x + 9 * x, y: jack.y + 9 * y })))
-      : [null];
-    return towards
-      .map((toward) => plugAt(this.#rig, connection, own, standing, jack, toward).rect)
+    const ways = far
+      ? plugWays(this.#rig, connection, own, standing, jack)
+      : [plugAt(this.#rig, connection, own, standing, jack, null)];
+    return ways
+      .map(({ rect }) => rect)
       .reduce((a, b) => ({
         x0: Math.max(a.x0, b.x0),
         y0: Math.max(a.y0, b.y0),

@@ -1,9 +1,11 @@
-import { applyEdits, type Edit, type OnDeck, type Rig } from '../../rig';
+import { applyEdits, placeEdit, type Edit, type OnDeck, type Rig } from '../../rig';
 import { layBoard, roomOn } from '../board';
 import { applyFollowing } from '../follow';
-import { moved, overlapOf, type Rect } from '../rect';
+import { grown, moved, overlapOf, type Rect } from '../rect';
+import { thingsOf } from '../things';
 import { standingsOf, turnedSize, type Standing } from '../standing';
 import { Fitter, type Tried } from './fitter';
+import type { Mask } from './mask';
 import { cableFrom, placesFor, triedOn, type Place } from './places';
 
 /// Whether a thing finds room: everywhere that it fits; else the least move of one or two others that makes room; else how
@@ -57,8 +59,6 @@ const MOST_SAMPLED = 300;
 /** Steps in which two things are moved at once, m, and how far at most. */
 const STEP_M = 0.005;
 const FARTHEST_M = 0.2;
-
-const placeEdit = (id: string, to: OnDeck | null): Edit => ({ kind: 'place', id, to });
 
 /** Answers whether a thing fits onto the boards of a rig. */
 export function* willItFit({ rig, id, pinned }: FitQuestion): Generator<FitProgress, FitAnswer> {
@@ -140,11 +140,19 @@ function hopedFor(rig: Rig, id: string, away: readonly Standing[]): readonly Hop
   const fitter = new Fitter(without, id);
   return triedOn(without, fitter.thing).flatMap((tried) => {
     const mask = fitter.maskOn(tried, fitter.windowOn(tried));
-    const free = [...mask.free()];
+    const free = few(mask);
     const [w, d] = turnedSize(fitter.thing.body, tried.turn);
     return free.length > 0 ? [{ tried, size: [w * 1000, d * 1000] as const, free }] : [];
   });
 }
+
+/** Of very many places those on a grid of 5 mm: what is tight has few. */
+function few(mask: Mask): readonly (readonly [number, number])[] {
+  const isAll = mask.count <= MOST_HOPED;
+  return [...mask.free()].filter(([x, y]) => isAll || (x % SCAN_MM === 0 && y % SCAN_MM === 0));
+}
+
+const MOST_HOPED = 12_000;
 
 const keysOf = (rig: Rig): ReadonlySet<string> =>
   new Set(roomOn(rig).conflicts.map(({ key }) => key));
@@ -239,6 +247,18 @@ function leavesRoom(hopes: readonly Hoped[], shifts: readonly Shift[]): boolean 
   });
 }
 
+/** Too far from each other to be in the way of the same thing, or of each other when one gives way to it. */
+const areFar = ([a, b]: readonly [Standing, Standing], longM: number): boolean =>
+  overlapOf(grown(a.rect, longM), b.rect) === 0;
+
+/** A thing with what its plugs take, m. */
+function longestOfThing(rig: Rig, id: string): number {
+  const { body } = thingsOf(rig).find((one) => one.id === id)!;
+  return Math.max(body.widthM.value, body.depthM.value) + PLUGS_M;
+}
+
+const PLUGS_M = 0.12;
+
 /** Shifts of one of two that nothing but the other could stand in the way of. */
 function openShifts(rig: Rig, standing: Standing, pair: readonly Standing[]): readonly Shift[] {
   const { thing, placement, deck } = standing;
@@ -270,8 +290,10 @@ function* movingTwo(
   const pairs = movers.flatMap((a, i) => movers.slice(i + 1).map((b) => [a, b] as const));
   let best: (FitAnswer & { readonly kind: 'moves' }) | null = null;
   let least = Infinity;
+  const longM = longestOfThing(rig, id);
   for (const [done, pair] of pairs.entries()) {
     yield { looks: 'two', done, of: pairs.length };
+    if (areFar(pair, longM)) continue;
     const hopes = hopedFor(rig, id, pair);
     if (hopes.length === 0) continue;
     const [ones, others] = pair.map((one) => openShifts(rig, one, pair));

@@ -1,6 +1,7 @@
 export { applyEdit, applyEdits, applyTrusted, touchedBy } from './edit';
 export type { Edit, EditResult } from './edit';
 export { listOf } from './list';
+export { placeEdit } from './place';
 export type { Lists } from './list';
 export { findPart, withPart } from './target';
 export type { NamedTarget, Target } from './target';

@@ -10,6 +10,12 @@ export interface PlaceEdit {
   readonly to: Placement | null;
 }
 
+export const placeEdit = (id: string, to: Placement | null): PlaceEdit => ({
+  kind: 'place',
+  id,
+  to,
+});
+
 export const PLACE: EditKind<PlaceEdit> = {
   isStructural: false,
   touches: () => ['layout'],

@@ -7,13 +7,10 @@ import { placesFor } from '../../../src/board/searching/places';
 import { willItFit, type FitAnswer } from '../../../src/board/searching/willFit';
 import { thingsOf } from '../../../src/board/things';
 import { applyEdits, editBrief, onDeck, type Edit, type OnDeck, type Rig } from '../../../src/rig';
+import { toEnd } from '../../toEnd';
 import { onBoard, place, rigOfClasses, thrownBoard } from '../randomBoard';
 
 /// Whether a thing fits, and what has to move for it, against trying all there is on small boards.
-
-export function toEnd<A>(work: Generator<unknown, A>): A {
-  for (let step = work.next(); ; step = work.next()) if (step.done) return step.value;
-}
 
 const keys = (rig: Rig): ReadonlySet<string> =>
   new Set(roomOn(rig).conflicts.map(({ key }) => key));
@@ -46,9 +43,9 @@ test('what is said to fit does, on the best place and wherever it is said to', (
       const after = layBoard(followed.rig).conflicts.filter(({ weight }) => weight !== 'note');
       expect(after.filter(({ key }) => !before.has(key))).toEqual([]);
     }),
-    { seed: 153, numRuns: 12, endOnFailure: true },
+    { seed: 153, numRuns: 4, endOnFailure: true },
   );
-  expect(kinds.fits).toBeGreaterThan(6);
+  expect(kinds.fits).toBeGreaterThan(1);
 });
 
 /** Three pedals somewhere on a small plain board without anything in the way, and a fourth in the cargo. */
@@ -56,7 +53,7 @@ const ALWAYS_ON = { d1: 'leftOn', d2: 'leftOn', d3: 'leftOn', d4: 'leftOn' } as 
 
 const crowded = fc
   .tuple(
-    fc.integer({ min: 170, max: 300 }),
+    fc.integer({ min: 130, max: 290 }),
     fc.integer({ min: 250, max: 290 }),
     fc.array(fc.tuple(fc.nat(300), fc.nat(260)), { minLength: 90, maxLength: 90 }),
   )
@@ -76,7 +73,7 @@ const crowded = fc
     return rig;
   });
 
-const COARSE = 0.03;
+const COARSE = 0.05;
 
 /** All moves of at most two others in coarse steps, and every place in coarse steps for the new one. */
 function leastByTrying(rig: Rig, id: string): number | null {
@@ -84,7 +81,7 @@ function leastByTrying(rig: Rig, id: string): number | null {
   const [deck] = decksOf(rig);
   const thing = thingsOf(rig).find((one) => one.id === id)!;
   const shifts = standings.map((one) =>
-    [-6, -5, -4, -3, -2, -1, 1, 2, 3, 4, 5, 6].flatMap((n) =>
+    [-2, -1, 1, 2].flatMap((n) =>
       [
         [n * COARSE, 0],
         [0, n * COARSE],
@@ -103,9 +100,9 @@ function leastByTrying(rig: Rig, id: string): number | null {
     .map((moves) => ({ moves, by: moves.reduce((sum, { by }) => sum + by, 0) }))
     .sort((a, b) => a.by - b.by);
   const spots: OnDeck[] = [];
-  for (const turn of [0, 90, 180, 270] as const)
-    for (let x = 0; x < 330; x += 15)
-      for (let y = 0; y < 270; y += 15) spots.push(onDeck('b1', x / 1000, y / 1000, { turn }));
+  for (const turn of [0, 90] as const)
+    for (let x = 0; x < 330; x += 30)
+      for (let y = 0; y < 270; y += 30) spots.push(onDeck('b1', x / 1000, y / 1000, { turn }));
   const spotRects = spots.map((to) => ({ to, rect: standingAt(thing, to, deck!).rect }));
   const inside = spotRects.filter(
     ({ rect }) => rect.x1 <= deck!.rect.x1 + 1e-9 && rect.y1 <= deck!.rect.y1 + 1e-9,
@@ -145,8 +142,7 @@ test('where moving one or two others makes room, a move is found, and none that 
         expect(answer.kind).toBe(least === 0 ? 'fits' : answer.kind === 'fits' ? 'fits' : 'moves');
       if (answer.kind === 'missing') expect(answer.missingM).toBeGreaterThan(0);
     }),
-    { seed: 154, numRuns: 12, endOnFailure: true },
+    { seed: 154, numRuns: 18, endOnFailure: true },
   );
-  console.log(met);
   expect(Math.min(met.fits, met.moves, met.missing)).toBeGreaterThan(0);
 });

@@ -1,0 +1,394 @@
+import { mix } from '../../tolerance';
+import type { Edit, Rig, Turn } from '../../rig';
+import { standingsOf } from '../standing';
+import { thingsOf } from '../things';
+import { isHung } from '../arrange';
+import { Packing, type Choice } from './packing';
+import { costPerMetre, Judge, USUAL_WISHES, withRows, type Judged, type Wishes } from './wishes';
+
+/// The best arrangement under stated wishes. Up to four things: all choices there are, those first that could be best, until
+/// none that is left could be better. More: a seeded search that gets stricter, with a budget of arrangements looked at, so
+/// that the same seed and budget give the same answer on any machine.
+
+export interface ArrangeQuestion {
+  readonly rig: Rig;
+  readonly wishes: Wishes;
+  readonly seed: number;
+  /** How many arrangements are looked at. */
+  readonly budget: number;
+}
+
+export interface ArrangeProgress {
+  readonly done: number;
+  readonly of: number;
+  /** The least so far, and how it stands. */
+  readonly best: Judged | null;
+}
+
+export const USUAL_BUDGET = 16_000;
+/** Up to so many things everything is tried. */
+export const MOST_TRIED_ALL = 4;
+/** One in so many that are looked at is laid out with its cables. */
+const LOOKS_PER_LAYING = 80;
+const PROGRESS_EVERY = 50;
+
+/** What an arrangement may move: what stands on top or nowhere yet, and is not pinned. What hangs below stays there. */
+export function movingIn(rig: Rig, { pinned }: Pick<Wishes, 'pinned'>): ReadonlySet<string> {
+  const under = standingsOf(rig).filter(({ layer }) => layer === 'under');
+  const stays = new Set([...pinned, ...under.map(({ thing }) => thing.id)]);
+  return new Set(
+    thingsOf(rig)
+      .filter((thing) => {
+        const at = rig.layout.placements[thing.id]?.at;
+        return !stays.has(thing.id) && at !== 'beside' && !(at === undefined && isHung(rig, thing));
+      })
+      .map(({ id }) => id),
+  );
+}
+
+/** The edit that puts everything where an arrangement has it. */
+export function editOf(rig: Rig, { placements }: Judged): Edit {
+  const after = withRows(rig, placements);
+  const { lanes } = rig.layout;
+  const places = Object.entries(placements).flatMap(([id, to]): Edit[] =>
+    rig.layout.placements[id] === to ? [] : [{ kind: 'place', id, to }],
+  );
+  const left = Object.keys(rig.layout.placements).flatMap((id): Edit[] =>
+    placements[id] ? [] : [{ kind: 'place', id, to: null }],
+  );
+  const rows: Edit = {
+    kind: 'list',
+    of: 'lanes',
+    at: 0,
+    remove: lanes.length,
+    insert: after.layout.lanes,
+  };
+  const isMoved = places.length + left.length > 0;
+  return { kind: 'group', edits: [...places, ...left, ...(isMoved ? [rows] : [])] };
+}
+
+/** The best arrangement; null where nothing may be moved, or there is no board. */
+export function* bestArrangement(
+  question: ArrangeQuestion,
+): Generator<ArrangeProgress, Judged | null> {
+  const { rig, wishes } = question;
+  const moving = movingIn(rig, wishes);
+  if (moving.size === 0 || rig.layout.boards.length === 0) return null;
+  const packing = new Packing(rig, moving, turnsIn(wishes));
+  const judge = new Judge(rig, wishes, packing, costPerMetre(rig));
+  return packing.items.length <= MOST_TRIED_ALL
+    ? yield* tryAll(packing, judge, wishes)
+    : yield* search(question, packing, judge);
+}
+
+const turnsIn = ({ turns }: Wishes): readonly Turn[] =>
+  turns.length > 0 ? turns : USUAL_WISHES.turns;
+
+/** All orders of so many things in so many rows. */
+export function* allRows(count: number, rows: number): Generator<readonly (readonly number[])[]> {
+  const start: readonly (readonly number[])[] = Array.from({ length: rows }, () => []);
+  yield* insertFrom(start, 0, count);
+}
+
+function* insertFrom(
+  rows: readonly (readonly number[])[],
+  next: number,
+  count: number,
+): Generator<readonly (readonly number[])[]> {
+  if (next === count) {
+    yield rows;
+    return;
+  }
+  for (const [r, row] of rows.entries())
+    for (let at = 0; at <= row.length; at++)
+      yield* insertFrom(rows.with(r, row.toSpliced(at, 0, next)), next + 1, count);
+}
+
+/** All ways to give each of so many one of some values. */
+export function* allOf<T>(values: readonly T[], count: number): Generator<readonly T[]> {
+  if (count === 0) {
+    yield [];
+    return;
+  }
+  for (const rest of allOf(values, count - 1)) for (const value of values) yield [...rest, value];
+}
+
+/** Every choice there is. Of an empty row it does not matter to which side it is packed. */
+export function* allChoices(packing: Packing, turns: readonly Turn[]): Generator<Choice> {
+  const { length } = packing.items;
+  for (const rows of allRows(length, packing.rows.length))
+    for (const fromRight of allOf([true, false], rows.length)) {
+      if (fromRight.some((right, r) => !right && rows[r]!.length === 0)) continue;
+      for (const chosen of allOf(turns, length))
+        for (const isWide of [false, true]) yield { rows, fromRight, turns: chosen, isWide };
+    }
+}
+
+function* tryAll(
+  packing: Packing,
+  judge: Judge,
+  wishes: Wishes,
+): Generator<ArrangeProgress, Judged | null> {
+  const all: { readonly choice: Choice; readonly atLeast: number }[] = [];
+  for (const choice of allChoices(packing, turnsIn(wishes))) {
+    all.push({ choice, atLeast: judge.atLeast(packing.pack(choice)) });
+    if (all.length % PROGRESS_EVERY === 0) yield { done: 0, of: all.length, best: null };
+  }
+  all.sort((a, b) => a.atLeast - b.atLeast);
+  let best: Judged | null = null;
+  for (const [done, { choice, atLeast }] of all.entries()) {
+    if (best && atLeast >= best.worth) break;
+    yield { done, of: all.length, best };
+    const judged = judge.judge(packing.pack(choice));
+    if (!best || judged.worth < best.worth) best = judged;
+  }
+  return best;
+}
+
+/** Whole numbers by a seed: the same ones everywhere. */
+class Dice {
+  #count = 0;
+  constructor(readonly seed: number) {}
+
+  below(limit: number): number {
+    return mix(mix(this.seed) + Math.imul(++this.#count, 0x9e3779b1)) % limit;
+  }
+}
+
+/** The chain cut into rows, one after the other, each in its order or the other way round: where a search begins. */
+function cutChain(packing: Packing, turns: readonly Turn[], dice: Dice): Choice {
+  const { items, rows } = packing;
+  const cuts = rows.map(() => dice.below(items.length + 1)).sort((a, b) => a - b);
+  const order = shuffled(
+    rows.map((_, r) => r),
+    dice,
+  );
+  const pieces = rows.map((_, r) => {
+    const from = r === 0 ? 0 : cuts[r]!;
+    const to = r === rows.length - 1 ? items.length : cuts[r + 1]!;
+    const piece = items.flatMap((__, i) => (i >= from && i < to ? [i] : []));
+    return dice.below(2) === 0 ? piece : piece.toReversed();
+  });
+  return {
+    rows: order.map((r) => pieces[r]!),
+    fromRight: rows.map(() => dice.below(3) > 0),
+    turns: items.map(() => turns[0]!),
+    isWide: dice.below(2) === 0,
+  };
+}
+
+function shuffled<T>(all: readonly T[], dice: Dice): readonly T[] {
+  const now = [...all];
+  for (let i = now.length - 1; i > 0; i--) {
+    const other = dice.below(i + 1);
+    [now[i], now[other]] = [now[other]!, now[i]!];
+  }
+  return now;
+}
+
+/** One small change of a choice. */
+function changed(choice: Choice, dice: Dice, turns: readonly Turn[]): Choice {
+  const { rows, fromRight } = choice;
+  const count = choice.turns.length;
+  const kind = dice.below(turns.length > 1 ? 14 : 12);
+  if (kind < 4) return moveSome(choice, dice, 1);
+  if (kind < 7) return moveSome(choice, dice, 2 + dice.below(4));
+  if (kind < 10) return swapTwo(choice, dice.below(count), dice.below(count));
+  if (kind === 10) return { ...choice, fromRight: flipped(fromRight, dice.below(rows.length)) };
+  if (kind === 11) return { ...choice, isWide: !choice.isWide };
+  return {
+    ...choice,
+    turns: choice.turns.with(dice.below(count), turns[dice.below(turns.length)]!),
+  };
+}
+
+const flipped = (sides: readonly boolean[], at: number): readonly boolean[] =>
+  sides.with(at, !sides[at]!);
+
+/** So many that stand side by side go elsewhere, in the same order or the other way round. */
+function moveSome({ rows, ...choice }: Choice, dice: Dice, most: number): Choice {
+  const from = dice.below(rows.length);
+  const row = rows[from]!;
+  const first = dice.below(Math.max(1, row.length));
+  const some = row.slice(first, first + most);
+  const taken = dice.below(2) === 0 ? some : some.toReversed();
+  const without = rows.with(from, row.toSpliced(first, some.length));
+  const to = dice.below(rows.length);
+  const at = dice.below(without[to]!.length + 1);
+  return { ...choice, rows: without.with(to, without[to]!.toSpliced(at, 0, ...taken)) };
+}
+
+const swapTwo = (choice: Choice, a: number, b: number): Choice => ({
+  ...choice,
+  rows: choice.rows.map((row) => row.map((one) => (one === a ? b : one === b ? a : one))),
+});
+
+const keyOf = ({ rows, fromRight, turns, isWide }: Choice): string =>
+  JSON.stringify([rows, fromRight, turns, isWide]);
+
+interface Looked {
+  readonly choice: Choice;
+  readonly atLeast: number;
+}
+
+/** The best that were looked at, to be laid out. */
+class Elite {
+  readonly #all = new Map<string, Looked>();
+  constructor(readonly most: number) {}
+
+  add(choice: Choice, atLeast: number): void {
+    this.#all.set(keyOf(choice), { choice, atLeast });
+    if (this.#all.size <= 4 * this.most) return;
+    const kept = this.sorted().slice(0, this.most);
+    this.#all.clear();
+    for (const one of kept) this.#all.set(keyOf(one.choice), one);
+  }
+
+  sorted() {
+    return [...this.#all.values()].sort((a, b) => a.atLeast - b.atLeast);
+  }
+}
+
+/** How much worse the next one may be at the start, m of cable. */
+const SLACK_M = 1.2;
+/** So often it begins anew. */
+const ROUNDS = 5;
+/** Of the looks of a round, those that cut the chain anew. */
+const CUTS = 0.35;
+/** Of the looks of a round, those that wander; the others go down from the best of them. */
+const WANDERS = 0.75;
+
+function* search(
+  { wishes, seed, budget }: ArrangeQuestion,
+  packing: Packing,
+  judge: Judge,
+): Generator<ArrangeProgress, Judged | null> {
+  const turns = turnsIn(wishes);
+  const dice = new Dice(seed);
+  const layings = Math.max(4, Math.floor(budget / LOOKS_PER_LAYING));
+  const looks = Math.max(ROUNDS, budget - layings);
+  const elite = new Elite(Math.ceil(layings / 2));
+  const look = new Looking(packing, judge, elite);
+  for (let round = 0; round < ROUNDS; round++) {
+    const until = Math.floor((looks * (round + 1)) / ROUNDS);
+    const wanderUntil = look.count + Math.floor((until - look.count) * WANDERS);
+    let now = look.at(cutChain(packing, turns, dice));
+    const cutUntil = look.count + Math.floor((until - look.count) * CUTS);
+    while (look.count < cutUntil) {
+      const next = look.at(cutChain(packing, turns, dice));
+      if (next.atLeast < now.atLeast) now = next;
+    }
+    let best = now;
+    const from = look.count;
+    while (look.count < wanderUntil) {
+      if (look.count % PROGRESS_EVERY === 0) yield { done: look.count, of: budget, best: null };
+      const next = look.at(changed(now.choice, dice, turns));
+      // Whole numbers and products only: the same on any machine.
+      const left = 1 - (look.count - from) / (wanderUntil - from);
+      const slack = (SLACK_M * left * left * dice.below(1000)) / 1000;
+      if (next.atLeast > now.atLeast + slack) continue;
+      now = next;
+      if (now.atLeast < best.atLeast) best = now;
+    }
+    yield { done: look.count, of: budget, best: null };
+    descend(look, best, until, turns);
+  }
+  return yield* layOut(elite, packing, judge, dice, { turns, looks, layings, budget });
+}
+
+/** Looks at arrangements, counts that, and keeps the best of them. */
+class Looking {
+  count = 0;
+
+  constructor(
+    readonly packing: Packing,
+    readonly judge: Judge,
+    readonly elite: Elite,
+  ) {}
+
+  at(choice: Choice): Looked {
+    this.count++;
+    const atLeast = this.judge.atLeast(this.packing.pack(choice));
+    this.elite.add(choice, atLeast);
+    return { choice, atLeast };
+  }
+}
+
+/** From one to the best of all that are a small change away, as long as that is better. */
+function descend(look: Looking, from: Looked, until: number, turns: readonly Turn[]): void {
+  let now = from;
+  for (;;) {
+    let best = now;
+    for (const choice of neighbours(now.choice, turns)) {
+      if (look.count >= until) return;
+      const next = look.at(choice);
+      if (next.atLeast < best.atLeast) best = next;
+    }
+    if (best === now) return;
+    now = best;
+  }
+}
+
+/** Everything that one small change makes of a choice. */
+function* neighbours(choice: Choice, turns: readonly Turn[]): Generator<Choice> {
+  const { rows, fromRight } = choice;
+  yield { ...choice, isWide: !choice.isWide };
+  for (const r of rows.keys()) yield { ...choice, fromRight: flipped(fromRight, r) };
+  for (const item of choice.turns.keys()) {
+    const without = rows.map((row) => row.filter((one) => one !== item));
+    for (const [r, row] of without.entries())
+      for (let at = 0; at <= row.length; at++)
+        yield { ...choice, rows: without.with(r, row.toSpliced(at, 0, item)) };
+    for (let other = item + 1; other < choice.turns.length; other++)
+      yield swapTwo(choice, item, other);
+    for (const turn of turns)
+      if (turn !== choice.turns[item]) yield { ...choice, turns: choice.turns.with(item, turn) };
+  }
+}
+
+interface Laying {
+  readonly turns: readonly Turn[];
+  readonly looks: number;
+  readonly layings: number;
+  readonly budget: number;
+}
+
+/** The best of what was looked at laid out with all cables, and what is near the best of those. */
+function* layOut(
+  elite: Elite,
+  packing: Packing,
+  judge: Judge,
+  dice: Dice,
+  { turns, looks, layings, budget }: Laying,
+): Generator<ArrangeProgress, Judged | null> {
+  let best: { readonly choice: Choice; readonly judged: Judged } | null = null;
+  const known = new Set<string>();
+  let laid = 0;
+  const consider = (choice: Choice): void => {
+    known.add(keyOf(choice));
+    laid++;
+    const judged = judge.judge(packing.pack(choice));
+    if (!best || judged.worth < best.judged.worth) best = { choice, judged };
+  };
+  for (const { choice, atLeast } of elite.sorted().slice(0, Math.ceil(layings / 2))) {
+    if (best && atLeast >= (best as { judged: Judged }).judged.worth) break;
+    yield {
+      done: looks + laid,
+      of: budget,
+      best: (best as { judged: Judged } | null)?.judged ?? null,
+    };
+    consider(choice);
+  }
+  for (let tries = 0; laid < layings && tries < 20 * layings; tries++) {
+    const { choice, judged } = best!;
+    const near = changed(choice, dice, turns);
+    if (known.has(keyOf(near))) continue;
+    if (judge.atLeast(packing.pack(near)) >= judged.worth) {
+      known.add(keyOf(near));
+      continue;
+    }
+    yield { done: looks + laid, of: budget, best: judged };
+    consider(near);
+  }
+  return (best as { judged: Judged } | null)?.judged ?? null;
+}
