@@ -16,7 +16,7 @@ export { asOffCut, cableStates, progressOf, timeLeft } from './progress';
 export type { CableState, Progress, StepState, TimeLeft } from './progress';
 export { LEAST_LEAK_OHM, NO_RECORDS } from './records';
 export type { BuildRecords, CableTest, OffCut, WorkDone } from './records';
-export { isBegun, reworkOf } from './rework';
+export { isBegun, reworkOf, reworkSince } from './rework';
 export type { Building, Rework } from './rework';
 export type { Reuse } from './reuse';
 export { inward, workPlan } from './steps';
@@ -33,3 +33,6 @@ export type {
   ArrangeOffersQuestion,
   Offered,
 } from './offers';
+export { planOnBoard, sayFit } from './planOnBoard';
+export type { PlanOnBoard, PlanOnBoardQuestion } from './planOnBoard';
+export { sayMinutes, sayRework, sayTrebleChange } from './sayRework';

@@ -98,3 +98,36 @@ function piecesGone(then: Progress, now: Progress): number {
 /** Whether a rig is built, or was begun: a cable was cut or laid. */
 export const isBegun = ({ done }: BuildRecords): boolean =>
   done.some(({ step }) => step.startsWith('cut ') || step.startsWith('lay '));
+
+/**
+ * What has become of a board that is built, or was begun, since: what was done and is another now. Of one that was
+ * finished, what has come since and was never done, too. Null where nothing was begun.
+ */
+export function reworkSince(
+  rig: Rig,
+  { gear, units, records }: Building & { readonly records: BuildRecords },
+): Omit<Rework, 'trebleDb'> | null {
+  if (!isBegun(records)) return null;
+  const now = progressOf(workPlan(rig, gear, units), records);
+  const isFinished = records.done.some(({ step }) => step === 'play');
+  const open = now.steps.filter(({ isDone, was }) => !isDone && (was !== null || isFinished));
+  const cables = new Map(cableList(rig, gear).map((cable) => [cable.id, cable]));
+  const of = (kind: Step['kind']) => open.filter(({ step }) => step.kind === kind);
+  const touched = new Set(of('cut').map(({ step }) => step.cable));
+  const cableOf = ({ step }: { readonly step: Step }) => cables.get(step.cable!)!;
+  const ties = of('tie').reduce((sum, { left }) => sum + left.length, 0);
+  return {
+    made: of('cut')
+      .filter(({ reuses }) => reuses === null)
+      .map(cableOf),
+    reused: of('cut').flatMap((state) =>
+      state.reuses ? [{ cable: cableOf(state), reuse: state.reuses }] : [],
+    ),
+    relaid: of('lay')
+      .filter(({ step }) => !touched.has(step.cable))
+      .map(cableOf),
+    tiesCut: of('tie').some(({ was }) => was !== null) ? ties : 0,
+    ties,
+    minutes: open.reduce((sum, { leftMinutes }) => sum + leftMinutes, 0),
+  };
+}

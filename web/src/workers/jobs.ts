@@ -1,13 +1,23 @@
 import {
+  arrangeOffers,
+  bestOpening,
   findComparedTolerance,
   findDifference,
   findWithinTolerance,
+  planOnBoard,
   searchPlans,
+  whatFitsHere,
+  willItFit,
+  type ArrangeOffersQuestion,
   type ChainWay,
+  type FitQuestion,
   type GearItem,
+  type OpeningQuestion,
+  type PlanOnBoardQuestion,
   type RankedPlan,
   type Rig,
   type SearchOptions,
+  type WhatFitsQuestion,
 } from '@gullwind/core';
 import type { SOLVER_JOBS } from './solverJobs';
 
@@ -44,6 +54,11 @@ export const JOBS = {
   tolerance: ({ way, others }: ToleranceQuestion) => findComparedTolerance(way, others),
   difference: ({ before, after, draws }: DifferenceQuestion) =>
     findDifference(before, after, { draws }),
+  arrange: (question: ArrangeOffersQuestion) => arrangeOffers(question),
+  whatFits: (question: WhatFitsQuestion) => whatFitsHere(question),
+  willFit: (question: FitQuestion) => willItFit(question),
+  opening: (question: OpeningQuestion) => bestOpening(question),
+  planOnBoard: (question: PlanOnBoardQuestion) => planOnBoard(question),
 };
 
 type AllJobs = typeof JOBS & typeof SOLVER_JOBS;

@@ -24,6 +24,7 @@ import {
   SectionSolver,
   pickupSimulatorFor,
   stopOf,
+  swapCost,
   sweepSources,
   switchesOn,
   type Advice,
@@ -34,6 +35,9 @@ import {
   type SweptOutput,
   type Chain,
   type Cure,
+  type Building,
+  type Offered,
+  type SwapKind,
   type Explanation,
   type Failure,
   type GearItem,
@@ -130,6 +134,13 @@ const questionsApi = {
       }
     );
   },
+  /** What it costs that two things change places on a board, in the chain, or both. */
+  swapCost: (
+    rig: Rig,
+    pair: readonly [string, string],
+    kind: SwapKind,
+    building: Building,
+  ): Offered | null => swapCost(rig, pair, kind, building),
   /** What would settle the first so many conflicts of a board, by their key. */
   /** What is heard when the mains, a supply or an outlet goes. */
   powerFailures: (rig: Rig): readonly Failure[] => failuresOf(rig, solver),

@@ -17,6 +17,8 @@ export interface OpeningQuestion {
 export interface OpeningFound {
   readonly board: string;
   readonly opening: Opening;
+  /** Its middle on the stage, m. */
+  readonly at: Point;
   /** Less cable than now, m, of all cables together. */
   readonly savedM: number;
   /** Cables that change by it. */
@@ -129,6 +131,7 @@ function tried(rig: Rig, plan: BoardPlan, { deck, opening }: Spot): OpeningFound
   return {
     board: deck.board.id,
     opening,
+    at: { x: deck.rect.x0 + opening.xM, y: deck.rect.y0 + opening.yM },
     savedM: tidy(changed.reduce((sum, [id, m]) => sum + m - after.get(id)!, 0)),
     cables: changed.map(([id]) => id),
     edit: { kind: 'list', of: 'boards', at, remove: 1, insert: [board] },

@@ -1,5 +1,5 @@
 import type { Rig, UnitSystem } from '@gullwind/core';
-import { ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { Button, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import type { Look, Side } from './chart/projection';
 import { BoardMenu } from './out/BoardMenu';
 import { LAYER_WORDS, type Layers } from './layers';
@@ -11,6 +11,7 @@ interface Props {
   readonly units: UnitSystem;
   readonly onLook: (look: Look) => void;
   readonly onLayers: (layers: Layers) => void;
+  readonly onArrange: () => void;
 }
 
 const SIDES: readonly (readonly [Side, string])[] = [
@@ -21,7 +22,7 @@ const SIDES: readonly (readonly [Side, string])[] = [
 const WORD = { border: 0, px: 0.6, py: 0.25, fontSize: 14, textTransform: 'none' } as const;
 
 /** From which side the board is looked at, and what of it. */
-export function BoardBar({ rig, units, look, layers, onLook, onLayers }: Props) {
+export function BoardBar({ rig, units, look, layers, onLook, onLayers, onArrange }: Props) {
   const shown = LAYER_WORDS.flatMap(([layer]) => (layers[layer] ? [layer] : []));
   return (
     <>
@@ -56,6 +57,9 @@ export function BoardBar({ rig, units, look, layers, onLook, onLayers }: Props) 
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
+      <Button size="small" variant="outlined" onClick={onArrange}>
+        Arrange
+      </Button>
       <BoardMenu rig={rig} units={units} />
     </>
   );

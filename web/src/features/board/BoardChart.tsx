@@ -27,6 +27,8 @@ import {
 import { boundsOfDecks, type Look, type Projection } from './chart/projection';
 import { Soundings, WireShape, type Water } from './chart/WireShape';
 import type { Layers } from './layers';
+import { AnswerShapes } from './asking/AnswerShapes';
+import type { Asking } from './asking/asking';
 import { onlyCable, type BoardSelection } from './selection';
 import { namesOfLeaving } from './leaving';
 import type { useBoardHands } from './useBoardHands';
@@ -46,13 +48,14 @@ interface Props {
   readonly onSelect: (selection: BoardSelection) => void;
   readonly hands: ReturnType<typeof useBoardHands>;
   readonly chart: RefObject<HTMLDivElement | null>;
+  readonly asking: Asking;
 }
 
 export const optionOf = (thing: string): string => `case-${thing}`;
 
 /** Boards to scale, and all that stands and lies on them. A list to a screen reader, with one option for each case. */
 export function BoardChart(props: Props) {
-  const { plan, look, on, size, selection, hands, chart, units, numbers } = props;
+  const { plan, look, on, size, selection, hands, chart, units, numbers, asking } = props;
   const last = selection.things.at(-1);
   const bounds = boundsOfDecks(plan.decks);
   return (
@@ -91,6 +94,11 @@ export function BoardChart(props: Props) {
           />
         ))}
         <Above {...props} />
+        <AnswerShapes
+          drawn={asking.drawn}
+          at={asking.asked?.kind === 'here' ? asking.asked.at : null}
+          on={on}
+        />
         <ScaleBar bounds={bounds} on={on} units={units} side={look.side} />
       </svg>
     </Box>

@@ -7,7 +7,7 @@ import {
   type Rig,
   type UnitSystem,
 } from '@gullwind/core';
-import { Box } from '@mui/material';
+import { Box, Button } from '@mui/material';
 import { useSnackbar } from 'notistack';
 import { useMemo, useRef, useState } from 'react';
 import { useSettings } from '../../app/useSettings';
@@ -30,6 +30,9 @@ import { WirePanel } from './panels/WirePanel';
 import { NOTHING, onlyCable, onlyThing } from './selection';
 import { hasBoard, useBoardActions, type BoardActions } from './useBoardActions';
 import { useBoardHands } from './useBoardHands';
+import { AskPanel } from './asking/AskPanel';
+import { useAsking, type Asking } from './asking/asking';
+import { useBuilding } from './asking/useBuilding';
 import { useBoardKeys } from './useBoardKeys';
 import { watersOf } from './waters';
 
@@ -80,13 +83,17 @@ function LaidOut({ open, rig, units }: Props) {
   const panel = useRef<HTMLDivElement>(null);
   const actions = useBoardActions();
   const gapM = rig.layout.laying.gapM.value;
-  const hands = useBoardHands({ ...looking, plan, gapM, actions });
-  useBoardKeys({ ...looking, plan, actions, panel, isOff: open.theirs !== null });
-  const shared = { ...looking, open, rig, plan, units, analysed, actions, hands };
+  const asking = useAsking();
+  const hands = useBoardHands({ ...looking, plan, gapM, actions, onAsk: asking.onAsk });
+  useBoardKeys({ ...looking, plan, actions, panel, asking, isOff: open.theirs !== null });
+  const shared = { ...looking, open, rig, plan, units, analysed, actions, hands, asking };
   return (
     <Box component="main" sx={STAGE_PAGE}>
       <StageHeader stage="Board" open={open}>
-        <BoardBar {...{ rig: open.rig, look, layers, units, onLook, onLayers }} />
+        <BoardBar
+          {...{ rig: open.rig, look, layers, units, onLook, onLayers }}
+          onArrange={() => asking.onAsk({ kind: 'arrange' })}
+        />
       </StageHeader>
       <Box sx={COLUMNS}>
         <Drawn {...shared} />
@@ -110,6 +117,7 @@ interface SharedProps extends Props, ReturnType<typeof useLooking> {
   readonly analysed: AnalysedWays | null;
   readonly actions: BoardActions;
   readonly hands: ReturnType<typeof useBoardHands>;
+  readonly asking: Asking;
 }
 
 /** The board, what it does to the treble, and what is in the way. */
@@ -134,8 +142,17 @@ function Drawn({ open, rig, analysed, ...shared }: SharedProps) {
 }
 
 /** What is not placed yet, and the numbers of what is selected. */
-function SidePanel({ open, rig, plan, units, actions, selection, onSelect }: SharedProps) {
+function SidePanel(props: SharedProps) {
+  const { open, rig, plan, units, actions, selection, onSelect, asking } = props;
   const arrange = useArrange(rig);
+  const building = useBuilding(open.id, units);
+  if (asking.asked)
+    return (
+      <AskPanel
+        {...{ plan, units, actions, asking, asked: asking.asked, ...building }}
+        rig={open.rig}
+      />
+    );
   const loose = plan.things.filter(({ id }) => !rig.layout.placements[id]);
   return (
     <>
@@ -145,9 +162,10 @@ function SidePanel({ open, rig, plan, units, actions, selection, onSelect }: Sha
         onEdit={actions.edit}
         onPlaced={(id) => onSelect(onlyThing(id))}
         onArrange={arrange}
+        onAsk={(id) => asking.onAsk({ kind: 'fit', id })}
       />
       <Selected
-        {...{ rig, plan, units, actions, selection }}
+        {...{ rig, plan, units, actions, selection, asking }}
         rigId={open.id}
         onCable={(cable) => onSelect(onlyCable(cable))}
       />
@@ -164,6 +182,7 @@ interface SelectedProps extends Omit<Parameters<typeof ThingPanel>[0], 'id'> {
 
 function Selected({ selection, rigId, onCable, ...panel }: SelectedProps) {
   const { things, cable } = selection;
+  const { asking } = panel;
   if (cable !== null) return <WirePanel key={cable} {...panel} cable={cable} rigId={rigId} />;
   const last = things.at(-1);
   if (last === undefined) return <BoardPanel {...panel} />;
@@ -171,6 +190,16 @@ function Selected({ selection, rigId, onCable, ...panel }: SelectedProps) {
     <>
       {things.length > 1 && (
         <Box sx={{ fontSize: 14, mb: 0.5 }}>{`${things.length} selected; the last of them:`}</Box>
+      )}
+      {things.length === 2 && (
+        <Button
+          size="small"
+          variant="outlined"
+          sx={{ mb: 0.5 }}
+          onClick={() => asking.onAsk({ kind: 'swap', pair: [things[0]!, things[1]!] })}
+        >
+          What would a swap cost?
+        </Button>
       )}
       <ThingPanel key={last} {...panel} id={last} onCable={onCable} />
     </>

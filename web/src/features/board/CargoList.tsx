@@ -8,12 +8,14 @@ interface Props {
   readonly onEdit: (edit: Edit) => void;
   readonly onPlaced: (id: string) => void;
   readonly onArrange: () => void;
+  /** Asks where one of them fits. */
+  readonly onAsk: (id: string) => void;
 }
 
 const MOST_LINES = 8;
 
 /** What is not placed yet, in the order of the chain: written, to be taken one by one. */
-export function CargoList({ rig, things, onEdit, onPlaced, onArrange }: Props) {
+export function CargoList({ rig, things, onEdit, onPlaced, onArrange, onAsk }: Props) {
   if (things.length === 0) return null;
   const place = (id: string) => {
     const edit = standSomewhere(rig, id);
@@ -36,11 +38,14 @@ export function CargoList({ rig, things, onEdit, onPlaced, onArrange }: Props) {
         sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: MOST_LINES * 29, overflowY: 'auto' }}
       >
         {things.map(({ id, name, isAssumed }) => (
-          <li key={id}>
+          <li key={id} style={{ display: 'flex', alignItems: 'center' }}>
             <LineButton onClick={() => place(id)} title="Put it where it is in the way of nothing">
               {name}
               <i>{isAssumed ? 'size assumed' : ''}</i>
             </LineButton>
+            <Button size="small" aria-label={`Where does ${name} fit?`} onClick={() => onAsk(id)}>
+              fits?
+            </Button>
           </li>
         ))}
       </Box>

@@ -4,6 +4,7 @@ import type { RefObject } from 'react';
 import type { Size } from '../../ui/useElementSize';
 import { zoomedAt, type Look, type Projection } from './chart/projection';
 import { edgesOf, snapped, type Edges } from './chart/snap';
+import type { Asked, Asking } from './asking/asking';
 import { onlyThing, NOTHING, toggled, type BoardSelection } from './selection';
 import { standingOf, type BoardActions } from './useBoardActions';
 
@@ -18,6 +19,7 @@ interface Hands {
   readonly selection: BoardSelection;
   readonly onSelect: (selection: BoardSelection) => void;
   readonly actions: BoardActions;
+  readonly onAsk: Asking['onAsk'];
 }
 
 /** What is dragged, as it stood when the hand took it, and what it may come to rest at. */
@@ -117,14 +119,15 @@ function gripOf(
 const ON_THE_GROUND = '[data-thing], [data-wire]';
 
 /** The ground moves under the hand; with Shift, what a frame encloses is selected. */
-function useGroundDrag({ chart, plan, on, look, onLook, onSelect }: Hands) {
+function useGroundDrag({ chart, plan, on, look, onLook, onSelect, selection, onAsk }: Hands) {
   return useDragGesture(
     {
       onDrag: ({ memo, movement: [mx, my], initial: [x, y], last, tap, shiftKey, event }) => {
         if (event.target instanceof Element && event.target.closest(ON_THE_GROUND))
           return undefined;
         if (tap) {
-          onSelect(NOTHING);
+          if (isNothing(selection)) onAsk(freeAt(plan, on.toStage(pageIn(chart, x, y))));
+          else onSelect(NOTHING);
           return undefined;
         }
         const from = (memo as Look | undefined) ?? look;
@@ -140,6 +143,23 @@ function useGroundDrag({ chart, plan, on, look, onLook, onSelect }: Hands) {
     },
     { drag: { filterTaps: true, pointer: { keys: false } } },
   );
+}
+
+const isNothing = ({ things, cable }: BoardSelection): boolean =>
+  things.length === 0 && cable === null;
+
+function pageIn(chart: Hands['chart'], x: number, y: number): Place {
+  const box = chart.current!.getBoundingClientRect();
+  return { x: x - box.left, y: y - box.top };
+}
+
+/** Free deck is asked what fits there; beside the boards nothing is asked. */
+function freeAt({ decks }: BoardPlan, at: Place): Asked | null {
+  const isOn = decks.some(
+    ({ rect }) => at.x >= rect.x0 && at.x <= rect.x1 && at.y >= rect.y0 && at.y <= rect.y1,
+  );
+  const tidy = (m: number) => Math.round(m * 1000) / 1000;
+  return isOn ? { kind: 'here', at: { x: tidy(at.x), y: tidy(at.y) } } : null;
 }
 
 interface Place {

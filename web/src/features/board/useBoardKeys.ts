@@ -3,6 +3,7 @@ import type { RefObject } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { zoomedAt, WHOLE, type Look } from './chart/projection';
 import type { Size } from '../../ui/useElementSize';
+import { pinToggled, type Asking } from './asking/asking';
 import { NOTHING, onlyThing, type BoardSelection } from './selection';
 import { standingOf, type BoardActions } from './useBoardActions';
 
@@ -16,6 +17,7 @@ interface Keys {
   readonly actions: BoardActions;
   readonly panel: RefObject<HTMLElement | null>;
   readonly isOff: boolean;
+  readonly asking: Asking;
 }
 
 const ELSEWHERE =
@@ -54,8 +56,25 @@ function belongsElsewhere({ key, target, metaKey, ctrlKey, altKey }: KeyboardEve
 
 type Act = (event: KeyboardEvent) => unknown;
 
+/** What is asked of the board by keys. */
+function askingActs({ plan, selection, asking }: Keys): Readonly<Record<string, Act>> {
+  const { things } = selection;
+  const last = things.at(-1);
+  const middle = () => {
+    const { rect } = plan.decks[0]!;
+    return { x: (rect.x0 + rect.x1) / 2, y: (rect.y0 + rect.y1) / 2 };
+  };
+  return {
+    g: () => asking.onAsk({ kind: 'arrange' }),
+    w: () =>
+      asking.onAsk(last === undefined ? { kind: 'here', at: middle() } : { kind: 'fit', id: last }),
+    s: () => things.length === 2 && asking.onAsk({ kind: 'swap', pair: [things[0]!, things[1]!] }),
+    k: () => asking.onWish(things.reduce((wishes, id) => pinToggled(wishes, id), asking.wishes)),
+  };
+}
+
 function actsOf(keys: Keys): Readonly<Record<string, Act>> {
-  const { plan, look, size, onLook, selection, onSelect, actions, panel } = keys;
+  const { plan, look, size, onLook, selection, onSelect, actions, panel, asking } = keys;
   const flip = look.side === 'below' ? -1 : 1;
   const chosen = () => standingOf(plan, selection.things);
   /** What is selected moves; with nothing selected, what is looked at. */
@@ -90,7 +109,8 @@ function actsOf(keys: Keys): Readonly<Record<string, Act>> {
     r: () => actions.turn(chosen()),
     Delete: () => actions.takeOff(selection.things),
     Backspace: () => actions.takeOff(selection.things),
-    Escape: () => onSelect(NOTHING),
+    Escape: () => (asking.asked ? asking.onAsk(null) : onSelect(NOTHING)),
+    ...askingActs(keys),
     Enter: () => panel.current?.querySelector<HTMLElement>('[data-quantity] input')?.focus(),
     f: () => onLook({ ...look, side: look.side === 'above' ? 'below' : 'above' }),
     '+': zoom(1.25),

@@ -22,10 +22,10 @@ import { BoardLines } from '../../../ui/parts/PlaceLines';
 import { Lanes } from './Lanes';
 import { LayingFields } from './LayingFields';
 import { LoomLines } from './LoomLines';
-import type { PanelProps } from './ThingPanel';
+import type { AskingPanelProps, PanelProps } from './ThingPanel';
 
 /** The boards themselves, their lanes, and how this rig is laid. */
-export function BoardPanel(props: PanelProps) {
+export function BoardPanel(props: AskingPanelProps) {
   const { rig } = props;
   return (
     <>
@@ -55,7 +55,13 @@ const SURFACES = [
   ['mesh', 'mesh'],
 ] as const;
 
-function OneBoard({ rig, units, actions, board }: PanelProps & { readonly board: Board }) {
+function OneBoard({
+  rig,
+  units,
+  actions,
+  asking,
+  board,
+}: AskingPanelProps & { readonly board: Board }) {
   const at = rig.layout.boards.indexOf(board);
   const change = (to: Partial<Board>) =>
     actions.edit({ kind: 'list', of: 'boards', at, remove: 1, insert: [{ ...board, ...to }] });
@@ -97,6 +103,11 @@ function OneBoard({ rig, units, actions, board }: PanelProps & { readonly board:
         onChange={(surface) => change({ surface })}
       />
       <BoardLines board={board} units={units} onChange={change} />
+      {board.surface === 'plate' && (
+        <Button size="small" onClick={() => asking.onAsk({ kind: 'opening', board: board.id })}>
+          Where would an opening help?
+        </Button>
+      )}
       <Button size="small" onClick={() => actions.edit(removeBoard(rig, board.id))}>
         Without this board
       </Button>

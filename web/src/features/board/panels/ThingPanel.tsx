@@ -10,8 +10,9 @@ import {
   type Rig,
   type UnitSystem,
 } from '@gullwind/core';
-import { Box, Button, Typography } from '@mui/material';
+import { Box, Button, Checkbox, FormControlLabel, Typography } from '@mui/material';
 import { ChoiceField } from '../../../ui/parts/ChoiceField';
+import { pinToggled, type Asking } from '../asking/asking';
 import { standingOf, type BoardActions } from '../useBoardActions';
 import { CaseGroup } from './CaseGroup';
 import { ControlLines } from './ControlLines';
@@ -27,7 +28,12 @@ export interface PanelProps {
   readonly actions: BoardActions;
 }
 
-interface Props extends PanelProps {
+/** Of panels from which the board is asked. */
+export interface AskingPanelProps extends PanelProps {
+  readonly asking: Asking;
+}
+
+interface Props extends AskingPanelProps {
   readonly id: string;
   readonly onCable: (cable: string) => void;
 }
@@ -47,6 +53,7 @@ export function ThingPanel({ id, onCable, ...panel }: Props) {
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
         {sayKind(rig, id, thing.isAssumed)}
       </Typography>
+      <Ask {...panel} id={id} isStanding={standing !== undefined} />
       {standing && <StandingFields {...panel} standing={standing} />}
       {beside?.at === 'beside' && (
         <SizeField
@@ -67,6 +74,31 @@ export function ThingPanel({ id, onCable, ...panel }: Props) {
       <CaseGroup {...panel} id={id} />
       <Leave {...panel} id={id} isStanding={standing !== undefined} />
     </>
+  );
+}
+
+/** Whether it stays where it is when others are arranged, and where else it fits. */
+function Ask({ asking, id, isStanding }: AskingPanelProps & { id: string; isStanding: boolean }) {
+  const { wishes, onWish, onAsk } = asking;
+  return (
+    <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', my: 0.5 }}>
+      <Button size="small" variant="outlined" onClick={() => onAsk({ kind: 'fit', id })}>
+        Where does it fit?
+      </Button>
+      {isStanding && (
+        <FormControlLabel
+          control={
+            <Checkbox
+              size="small"
+              checked={wishes.pinned.includes(id)}
+              onChange={() => onWish(pinToggled(wishes, id))}
+            />
+          }
+          label="pinned"
+          slotProps={{ typography: { variant: 'body2' } }}
+        />
+      )}
+    </Box>
   );
 }
 

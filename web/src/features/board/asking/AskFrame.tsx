@@ -1,0 +1,81 @@
+import { Box, Button, LinearProgress, Typography } from '@mui/material';
+import type { ReactNode } from 'react';
+import type { WorkState } from '../../../workers/useLongWork';
+
+interface Props {
+  readonly title: string;
+  readonly onClose: () => void;
+  readonly children: ReactNode;
+}
+
+/** A question to the board, and its answer, in place of what is selected. */
+export function AskFrame({ title, onClose, children }: Props) {
+  return (
+    <Box component="section" aria-label={title}>
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
+        <Typography component="h2" sx={{ fontSize: 19, fontWeight: 600, lineHeight: 1.2, flex: 1 }}>
+          {title}
+        </Typography>
+        <Button size="small" onClick={onClose}>
+          Close
+        </Button>
+      </Box>
+      {children}
+    </Box>
+  );
+}
+
+interface WorkProps<P, A> {
+  readonly work: {
+    readonly state: WorkState<P, A>;
+    readonly start: () => void;
+    readonly stop: () => void;
+  };
+  readonly says: (progress: P | null) => string;
+  readonly share: (progress: P) => number;
+}
+
+/** How far long work is, with its stop; and what became of it where there is no answer. */
+export function WorkLine<P, A>({ work, says, share }: WorkProps<P, A>) {
+  const { state, start, stop } = work;
+  switch (state.kind) {
+    case 'running':
+      return (
+        <Box sx={{ my: 0.75 }}>
+          <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+            <Typography role="status" variant="body2" sx={{ flex: 1 }}>
+              {says(state.progress)}
+            </Typography>
+            <Button size="small" variant="outlined" onClick={stop}>
+              Stop
+            </Button>
+          </Box>
+          <LinearProgress
+            aria-label="How far the search is"
+            variant={state.progress === null ? 'indeterminate' : 'determinate'}
+            value={state.progress === null ? 0 : 100 * share(state.progress)}
+          />
+        </Box>
+      );
+    case 'stopped':
+      return (
+        <Typography role="status" variant="body2" sx={{ my: 0.75 }}>
+          Stopped; nothing was changed.{' '}
+          <Button size="small" onClick={start}>
+            Search again
+          </Button>
+        </Typography>
+      );
+    case 'failed':
+      return (
+        <Typography role="alert" variant="body2" sx={{ my: 0.75 }}>
+          {`It broke off: ${state.message}. Nothing was changed.`}{' '}
+          <Button size="small" onClick={start}>
+            Search again
+          </Button>
+        </Typography>
+      );
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,31 @@
+import type { Building } from '@gullwind/core';
+import type { PanelProps } from '../panels/ThingPanel';
+import { ArrangePanel } from './ArrangePanel';
+import type { Asking, Asked } from './asking';
+import { FitPanel } from './FitPanel';
+import { HerePanel } from './HerePanel';
+import { OpeningPanel } from './OpeningPanel';
+import { SwapPanel } from './SwapPanel';
+
+export interface AskProps extends PanelProps {
+  readonly asking: Asking;
+  readonly building: Building;
+  /** Nothing of the rig is built yet. */
+  readonly isAsIf: boolean;
+}
+
+/** The question that is open, and its answer. */
+export function AskPanel({ asked, ...props }: AskProps & { readonly asked: Asked }) {
+  switch (asked.kind) {
+    case 'arrange':
+      return <ArrangePanel {...props} />;
+    case 'here':
+      return <HerePanel {...props} at={asked.at} />;
+    case 'fit':
+      return <FitPanel key={asked.id} {...props} id={asked.id} />;
+    case 'swap':
+      return <SwapPanel {...props} pair={asked.pair} />;
+    case 'opening':
+      return <OpeningPanel {...props} />;
+  }
+}

@@ -1,0 +1,121 @@
+import {
+  formatQuantity,
+  formatSignedDb,
+  formatStripLength,
+  PLACEMENT_RULES,
+  type FitsHere,
+  type Point,
+} from '@gullwind/core';
+import { Box, Button, Typography } from '@mui/material';
+import { useMemo } from 'react';
+import { useGearItems } from '../../../app/useGearItems';
+import { useLongWork } from '../../../workers/useLongWork';
+import { SizeField } from '../panels/SizeField';
+import { AskFrame, WorkLine } from './AskFrame';
+import { ghostsOf, NOTHING_DRAWN } from './asking';
+import type { AskProps } from './AskPanel';
+
+/** What of the gear at hand fits at a point of a board. */
+export function HerePanel({ at, ...props }: AskProps & { readonly at: Point }) {
+  const { rig, units, asking } = props;
+  const gear = useGearItems();
+  const question = useMemo(() => gear && { rig, gear, at }, [rig, gear, at]);
+  const work = useLongWork('whatFits', question, { begins: true });
+  const { state } = work;
+  const found =
+    state.kind === 'done'
+      ? state.answer
+      : state.kind === 'running' || state.kind === 'stopped'
+        ? (state.progress?.found ?? [])
+        : [];
+  const move = (change: Partial<Point>) => asking.onAsk({ kind: 'here', at: { ...at, ...change } });
+  return (
+    <AskFrame title="What fits here?" onClose={() => asking.onAsk(null)}>
+      <SizeField
+        label="From the left"
+        rule={PLACEMENT_RULES.xM}
+        value={at.x}
+        units={units}
+        onChange={(x) => move({ x })}
+      />
+      <SizeField
+        label="From the front"
+        rule={PLACEMENT_RULES.yM}
+        value={at.y}
+        units={units}
+        onChange={(y) => move({ y })}
+      />
+      <WorkLine
+        work={work}
+        says={(progress) =>
+          progress ? `${progress.done} of ${progress.of} things tried` : 'Looking …'
+        }
+        share={({ done, of }) => done / Math.max(1, of)}
+      />
+      {state.kind === 'done' && (
+        <Typography role="status" variant="body2" sx={{ my: 0.5 }}>
+          {found.length === 0
+            ? 'Nothing of the cargo or the gear at hand fits here with its plugs.'
+            : `${found.length} ${found.length === 1 ? 'thing fits' : 'things fit'} here with plugs:`}
+        </Typography>
+      )}
+      <Box component="ul" aria-label="What fits" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+        {found.map((one) => (
+          <FitLine key={one.key} {...props} one={one} />
+        ))}
+      </Box>
+    </AskFrame>
+  );
+}
+
+function FitLine({
+  one,
+  rig,
+  plan,
+  units,
+  asking,
+  actions,
+}: AskProps & { readonly one: FitsHere }) {
+  const show = () => asking.onDraw({ ...NOTHING_DRAWN, ghosts: ghostsOf(rig, plan, one.edit) });
+  return (
+    <Box
+      component="li"
+      onMouseEnter={show}
+      onFocus={show}
+      sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}
+    >
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
+        <Typography sx={{ fontSize: 14.5, fontWeight: 600, flex: 1, minWidth: 0 }}>
+          {one.name}
+        </Typography>
+        <Button
+          size="small"
+          aria-label={`Put ${one.name} here`}
+          onClick={() => actions.edit(one.edit)}
+        >
+          Put it here
+        </Button>
+      </Box>
+      <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+        {[
+          sayBetween(one),
+          one.place.turn === 0 ? '' : `turned by ${one.place.turn}°`,
+          Math.abs(one.addedM) < 0.0005
+            ? ''
+            : `${one.addedM > 0 ? '+' : '−'}${formatStripLength(Math.abs(one.addedM), units)} of cable`,
+          one.trebleDb === null ? '' : `${formatSignedDb(one.trebleDb, 2)} dB`,
+        ]
+          .filter(Boolean)
+          .join(' · ') || formatQuantity(one.place.xM, 'size', units)}
+      </Typography>
+    </Box>
+  );
+}
+
+function sayBetween({ between, gear }: FitsHere): string {
+  if (gear === null) return 'from the cargo';
+  if (between === null) return 'no signal runs through it';
+  const [before, after] = between;
+  if (before && after) return `between ${before} and ${after}`;
+  return before ? `after ${before}` : after ? `before ${after}` : 'in the chain';
+}

@@ -1,0 +1,60 @@
+import type { BoardPlan, Edit, OpeningFound, Point, Rect, Rig, Wishes } from '@gullwind/core';
+import { applyEdit, layBoard, USUAL_WISHES } from '@gullwind/core';
+import { useCallback, useState } from 'react';
+
+/// What a board is asked, and what of the answer is drawn on it.
+
+export type Asked =
+  | { readonly kind: 'arrange' }
+  | { readonly kind: 'here'; readonly at: Point }
+  | { readonly kind: 'fit'; readonly id: string }
+  | { readonly kind: 'swap'; readonly pair: readonly [string, string] }
+  | { readonly kind: 'opening'; readonly board: string };
+
+/** Where a thing would stand. */
+export interface Ghost {
+  readonly id: string;
+  readonly name: string;
+  readonly rect: Rect;
+}
+
+export interface Drawn {
+  readonly ghosts: readonly Ghost[];
+  /** Where something fits. */
+  readonly area: readonly Rect[];
+  readonly hole: OpeningFound | null;
+}
+
+export const NOTHING_DRAWN: Drawn = { ghosts: [], area: [], hole: null };
+
+/** Things that would stand elsewhere than now. */
+export function ghostsOf(rig: Rig, plan: BoardPlan, edit: Edit): readonly Ghost[] {
+  const result = applyEdit(rig, edit);
+  if (result.kind === 'refused') return [];
+  const now = new Map(plan.standings.map(({ thing, placement }) => [thing.id, placement]));
+  return layBoard(result.rig)
+    .standings.filter(({ thing, placement }) => now.get(thing.id) !== placement)
+    .map(({ thing, rect }) => ({ id: thing.id, name: thing.name, rect }));
+}
+
+/** What is asked, what is wished, and what is drawn. */
+export function useAsking() {
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const [drawn, onDraw] = useState<Drawn>(NOTHING_DRAWN);
+  const [wishes, onWish] = useState<Wishes>(USUAL_WISHES);
+  const onAsk = useCallback((next: Asked | null) => {
+    onDraw(NOTHING_DRAWN);
+    setAsked(next);
+  }, []);
+  return { asked, onAsk, drawn, onDraw, wishes, onWish };
+}
+
+export type Asking = ReturnType<typeof useAsking>;
+
+/** One more that stays where it is, or one less. */
+export const pinToggled = (wishes: Wishes, id: string): Wishes => ({
+  ...wishes,
+  pinned: wishes.pinned.includes(id)
+    ? wishes.pinned.filter((one) => one !== id)
+    : [...wishes.pinned, id],
+});
