@@ -107,6 +107,7 @@ export {
   LARGEST_WEIGHT,
   linkSwitch,
   loopSwitch,
+  laidOf,
   mainRow,
   switchNumbers,
   measureOutPlace,

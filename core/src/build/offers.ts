@@ -11,7 +11,7 @@ import {
   type SwapKind,
   type Wishes,
 } from '../board';
-import type { Edit, Rig } from '../rig';
+import { laidOf, type Edit, type Rig } from '../rig';
 import { reworkOf, type Building, type Rework } from './rework';
 
 /// Changes of a board with all that they cost: arrangements that differ in kind, and two things that change places.
@@ -20,8 +20,9 @@ import { reworkOf, type Building, type Rework } from './rework';
 export interface Offered {
   readonly edit: Edit;
   readonly rework: Rework;
-  /** All cables on the boards, m. */
+  /** Audio as laid, and all else on the boards, m. */
   readonly laidM: number;
+  readonly otherM: number;
   /** Switches, by how a foot gets to them. */
   readonly feet: Readonly<Record<Freedom, number>>;
   /** What is in the way then, and was not before. */
@@ -40,7 +41,11 @@ export function offered(rig: Rig, edit: Edit, building: Building): Offered | nul
   return {
     edit,
     rework: reworkOf(rig, followed.rig, building),
-    laidM: plan.wires.reduce((sum, { madeM }) => sum + (madeM ?? 0), 0),
+    laidM: laidOf(followed.rig),
+    otherM: plan.wires.reduce(
+      (sum, { connection, madeM }) => sum + (connection.carries === 'audio' ? 0 : (madeM ?? 0)),
+      0,
+    ),
     feet: { free: count('free'), careful: count('careful'), hit: count('hit') },
     conflicts: plan.conflicts.filter(({ key, weight }) => weight !== 'note' && !before.has(key)),
     leftOver: plan.things

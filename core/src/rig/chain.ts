@@ -28,6 +28,13 @@ export const findCable = (chain: Rowed, id: string): Cable | undefined =>
   allCables(chain).find((cable) => cable.id === id);
 
 /** The row a device stands in. */
+/** How much audio cable is as laid on boards, m. */
+export const laidOf = (rig: Rowed): number =>
+  allCables(rig).reduce(
+    (sum, { lengthM }) => (lengthM.from === 'laid' ? sum + lengthM.value : sum),
+    0,
+  );
+
 export const rowOf = ({ electrical }: Rowed, deviceId: string): Row | undefined =>
   electrical.rows.find(({ devices }) => devices.some(({ id }) => id === deviceId));
 

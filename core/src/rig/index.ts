@@ -66,6 +66,7 @@ export {
   mainRow,
   playingGuitar,
   rowOf,
+  laidOf,
   withElectrical,
   withoutMains,
 } from './chain';

@@ -81,6 +81,15 @@ const BOARD_KEYS: readonly KeyGroup[] = [
       ['Del', 'back into the cargo'],
     ],
   },
+  {
+    heading: 'Ask',
+    keys: [
+      ['G', 'arrange'],
+      ['K', 'pin what is selected, or let it go'],
+      ['W', 'where what is selected fits; with nothing selected, what fits'],
+      ['S', 'what a swap of two costs'],
+    ],
+  },
 ];
 
 /** Every stage and tool, in the order of the rail: the stages of a rig in the order of the job. */

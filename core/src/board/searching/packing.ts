@@ -170,20 +170,16 @@ export class Packing {
     return { gapM: this.#rig.layout.laying.gapM.value, plugM: isWide ? WIDE_M : NARROW_M };
   }
 
-  /** So far back that the heel stands behind the row in front, where there is room for that. */
+  /** So far back that the heel stands behind the row in front, or as far as there is room; plugs may stand over the edge. */
   #rowFrom(
     { board }: Deck,
     row: readonly { readonly item: Item; readonly turn: Turn }[],
     behindM: number,
   ): number {
-    const deepest = Math.max(
-      ...row.map(({ item, turn }) => {
-        const { all } = item.footprints.get(turn)!;
-        return all.y1 - all.y0;
-      }),
-    );
-    const wanted = Math.ceil((behindM - ROW_GAP_M + HEEL_M - SWITCH_FROM_FRONT_M) * 1000) / 1000;
-    return wanted + deepest <= board.depthM.value ? Math.max(behindM, wanted) : behindM;
+    const deepest = Math.max(...row.map(({ item, turn }) => item.footprints.get(turn)!.depth));
+    const wanted = behindM - ROW_GAP_M + HEEL_M - SWITCH_FROM_FRONT_M;
+    const last = board.depthM.value - deepest;
+    return Math.max(behindM, Math.floor(Math.min(wanted, last) * 1000 + 1e-6) / 1000);
   }
 
   /** The first place from the front, not before `fromM`, where a case rests on its board with all of its switches. */

@@ -3,6 +3,7 @@ import type { GearItem } from '../../gear';
 import {
   applyEdit,
   freshId,
+  laidOf,
   insertDevice,
   mainRow,
   placeEdit,
@@ -30,7 +31,7 @@ export interface FitsHere {
   readonly place: OnDeck;
   /** Between which two of the chain it goes; null for what no signal runs through. */
   readonly between: readonly [before: string | null, after: string | null] | null;
-  /** Cable as laid on the boards, m more than without it. */
+  /** Cable as laid, m more than without it. */
   readonly addedM: number;
   /** What it does to the treble of the main way, dB; null where nothing is heard. */
   readonly trebleDb: number | null;
@@ -148,7 +149,7 @@ interface Measured {
 
 function measured(rig: Rig): Measured {
   const plan = layBoard(rig);
-  const laidM = plan.wires.reduce((sum, { madeM }) => sum + (madeM ?? 0), 0);
+  const laidM = laidOf(rig);
   const sound = measureRig(rig);
   return { plan, laidM, trebleDb: sound.kind === 'sounding' ? sound.figures.trebleDb : null };
 }
@@ -156,7 +157,8 @@ function measured(rig: Rig): Measured {
 function fitsAt(rig: Rig, candidate: Candidate, at: Point, now: Measured): FitsHere | null {
   const { brings, id, gear, name, between } = candidate;
   const brought = brings ? applyEdit(rig, brings) : { kind: 'ok' as const, rig };
-  if (brought.kind === 'refused') return null;
+  if (brought.kind === 'refused' || !thingsOf(brought.rig).some((one) => one.id === id))
+    return null;
   const before = new Set(layBoardKeys(brought.rig));
   for (const place of placesCovering(brought.rig, id, at)) {
     const edit: Edit = {

@@ -53,7 +53,7 @@ const WORTH = {
   leftOver: 50,
   conflict: 10,
   noWay: 8,
-  foot: 0.4,
+  foot: 1.5,
   notFree: 0.04,
   /** For every metre that a switch is behind the front edge. */
   behind: 0.4,

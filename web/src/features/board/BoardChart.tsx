@@ -79,21 +79,23 @@ export function BoardChart(props: Props) {
         {plan.decks.map((deck) => (
           <DeckShape key={deck.board.id} deck={deck} on={on} isNamed={plan.decks.length > 1} />
         ))}
-        <Lying {...props} />
-        {inDrawingOrder(plan.standings, look).map((standing) => (
-          <CaseShape
-            key={standing.thing.id}
-            id={optionOf(standing.thing.id)}
-            standing={standing}
-            on={on}
-            side={look.side}
-            units={units}
-            numbers={numbersOf(standing.thing.id, standing.switches.length, numbers)}
-            isSelected={selection.things.includes(standing.thing.id)}
-            grip={hands.bindThing(standing.thing.id)}
-          />
-        ))}
-        <Above {...props} />
+        <g opacity={asking.drawn.ghosts.length > 0 ? 0.4 : 1}>
+          <Lying {...props} />
+          {inDrawingOrder(plan.standings, look).map((standing) => (
+            <CaseShape
+              key={standing.thing.id}
+              id={optionOf(standing.thing.id)}
+              standing={standing}
+              on={on}
+              side={look.side}
+              units={units}
+              numbers={numbersOf(standing.thing.id, standing.switches.length, numbers)}
+              isSelected={selection.things.includes(standing.thing.id)}
+              grip={hands.bindThing(standing.thing.id)}
+            />
+          ))}
+          <Above {...props} />
+        </g>
         <AnswerShapes
           drawn={asking.drawn}
           at={asking.asked?.kind === 'here' ? asking.asked.at : null}

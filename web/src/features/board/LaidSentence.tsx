@@ -1,7 +1,7 @@
 import {
-  allCables,
   formatSignedDb,
   formatStripLength,
+  laidOf,
   mainRow,
   type Rig,
   type UnitSystem,
@@ -19,12 +19,6 @@ interface Props {
   readonly units: UnitSystem;
 }
 
-const laidM = (rig: Rig): number =>
-  allCables(rig).reduce(
-    (sum, { lengthM }) => (lengthM.from === 'laid' ? sum + lengthM.value : sum),
-    0,
-  );
-
 const trebleOf = (analysed: AnalysedWays | null): number | null => {
   const analysis = analysed && analysed.analyses[mainRow(analysed.rig).id];
   return analysis?.kind === 'sounding' ? analysis.figures.trebleDb : null;
@@ -32,7 +26,7 @@ const trebleOf = (analysed: AnalysedWays | null): number | null => {
 
 /** How long the cables as laid are together, and what is left of the treble; beside that, while a hand drags, what it was. */
 export function LaidSentence({ before, rig, analysed, units }: Props) {
-  const [now, then] = [laidM(rig), laidM(before)];
+  const [now, then] = [laidOf(rig), laidOf(before)];
   const treble = trebleOf(analysed);
   const rested = useRef(treble);
   if (rig === before && analysed?.rig === rig) rested.current = treble;

@@ -24,11 +24,11 @@ const sayFeet = ({ free, careful, hit }: Offered['feet']): string =>
 
 /** Treble, metres, feet, minutes; and what is in the way then. */
 export function OfferedLines({ plan, offered, units, isAsIf }: Props) {
-  const { rework, laidM, feet, conflicts, leftOver } = offered;
+  const { rework, laidM, otherM, feet, conflicts, leftOver } = offered;
   const name = (id: string) => plan.things.find((thing) => thing.id === id)?.name ?? id;
   const lines = [
     sayTrebleChange(rework) ?? 'Nothing is heard at the amp.',
-    `${formatStripLength(laidM, units)} of cable on the boards.`,
+    `Cable as laid ${formatStripLength(laidM, units)}${otherM > 0 ? `, DC and control ${formatStripLength(otherM, units)}` : ''}.`,
     sayFeet(feet),
     ...(leftOver.length > 0 ? [`No room for ${leftOver.map(name).join(', ')}.`] : []),
     ...(isAsIf ? ['As if the board were built as it is:'] : []),
