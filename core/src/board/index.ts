@@ -11,7 +11,6 @@ export {
 } from './begin';
 export type { Copied } from './begin';
 export { layBoard } from './board';
-export { sayOnBoard } from './boardOfPlan';
 export type { Boarded, BoardPlan } from './board';
 export { thingsIn } from './conflict';
 export type { Conflict, Weight } from './conflict';

@@ -19,6 +19,7 @@ export type { BuildRecords, CableTest, OffCut, WorkDone } from './records';
 export { isBegun, reworkOf, reworkSince } from './rework';
 export type { Building, Rework } from './rework';
 export type { Reuse } from './reuse';
+export { CHANGE_MINUTES } from './minutes';
 export { inward, workPlan } from './steps';
 export type { Step, StepKind } from './step';
 export { expectedF, findingOf, takeMeasured, toleranceShare } from './testing';
@@ -33,6 +34,6 @@ export type {
   ArrangeOffersQuestion,
   Offered,
 } from './offers';
-export { planOnBoard, sayFit } from './planOnBoard';
-export type { PlanOnBoard, PlanOnBoardQuestion } from './planOnBoard';
+export { planOnBoard, plansOnBoard, sayFit } from './planOnBoard';
+export type { PlanOnBoard, PlansOnBoard, PlansOnBoardQuestion } from './planOnBoard';
 export { sayMinutes, sayRework, sayTrebleChange } from './sayRework';

@@ -17,3 +17,20 @@ export const MINUTES = {
   labelEach: 1,
   spares: 5,
 } as const;
+
+/** How long changes of a chain take that is not laid out on a board, minutes: the same hand, by the same times. */
+export const CHANGE_MINUTES = {
+  placeBox: 15,
+  shiftBox: 10,
+  flipBypass: 1,
+  swapCable: 2,
+  swapPatch: 5,
+  makeCable: MINUTES.cut + 2 * MINUTES.solderPlug + MINUTES.test + MINUTES.lay,
+  convertBypass: 45,
+  loopOut: 20,
+  changePot: 40,
+  activateVolume: 60,
+  fitCapacitor: 15,
+  fitPickupSimulator: 30,
+  removeBox: 5,
+} as const;

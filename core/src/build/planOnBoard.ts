@@ -14,9 +14,10 @@ import { sayMissing, sayRework, sayTrebleChange } from './sayRework';
 
 /// What a change of the chain means for a board: whether and where new boxes fit, what gives way, which cables change.
 
-export interface PlanOnBoardQuestion {
+export interface PlansOnBoardQuestion {
   readonly rig: Rig;
-  readonly edit: Edit;
+  /** By a name of its own, what each would change. */
+  readonly changes: readonly (readonly [string, Edit])[];
   readonly building: Building;
 }
 
@@ -27,12 +28,30 @@ export interface PlanOnBoard {
   readonly rework: Rework;
 }
 
-/** Null where there is no board, or the change is refused. */
-export function* planOnBoard({
+export type PlansOnBoard = ReadonlyMap<string, PlanOnBoard>;
+
+/** Several changes, each by itself; those that are refused are not in it. */
+export function* plansOnBoard({
   rig,
-  edit,
+  changes,
   building,
-}: PlanOnBoardQuestion): Generator<null, PlanOnBoard | null> {
+}: PlansOnBoardQuestion): Generator<PlansOnBoard, PlansOnBoard> {
+  const found = new Map<string, PlanOnBoard>();
+  for (const [key, edit] of changes) {
+    const work = planOnBoard(rig, edit, building);
+    let step = work.next();
+    for (; !step.done; step = work.next()) yield new Map(found);
+    if (step.value) found.set(key, step.value);
+  }
+  return found;
+}
+
+/** Null where there is no board, or the change is refused. */
+export function* planOnBoard(
+  rig: Rig,
+  edit: Edit,
+  building: Building,
+): Generator<null, PlanOnBoard | null> {
   if (rig.layout.boards.length === 0) return null;
   const made = applyFollowing(rig, edit);
   if (made.kind === 'refused') return null;

@@ -29,13 +29,13 @@ export function sayRework(
   const said: string[] = [];
   if (made.length > 0)
     said.push(
-      `${count(made.length, 'cable is', 'cables are')} made anew: ${labels(made, ({ label, from, to, lengthM }) => `${label}, ${from} to ${to}, ${size(lengthM)}`)}.`,
+      `${count(made.length, 'cable is', 'cables are')} made anew: ${labels(made, ({ label, from, to, lengthM }) => `${label} ${size(lengthM)} (${from}, to ${to})`)}.`,
     );
   if (reused.length > 0)
     said.push(
       `${count(reused.length, 'cable serves', 'cables serve')} again elsewhere: ${labels(
         reused.map(({ cable }) => cable),
-        ({ label, lengthM }) => `${label}, ${size(lengthM)}`,
+        ({ label, lengthM }) => `${label} ${size(lengthM)}`,
       )}.`,
     );
   if (relaid.length > 0)

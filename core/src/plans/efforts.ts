@@ -25,18 +25,4 @@ export const USUAL_PRICE = {
   pickupSimulator: 25,
 } as const;
 
-export const MINUTES = {
-  placeBox: 15,
-  shiftBox: 10,
-  flipBypass: 1,
-  swapCable: 2,
-  swapPatch: 5,
-  makeCable: 20,
-  convertBypass: 45,
-  loopOut: 20,
-  changePot: 40,
-  activateVolume: 60,
-  fitCapacitor: 15,
-  fitPickupSimulator: 30,
-  removeBox: 5,
-} as const;
+export { CHANGE_MINUTES as MINUTES } from '../build';

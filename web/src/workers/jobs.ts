@@ -4,7 +4,7 @@ import {
   findComparedTolerance,
   findDifference,
   findWithinTolerance,
-  planOnBoard,
+  plansOnBoard,
   searchPlans,
   whatFitsHere,
   willItFit,
@@ -13,7 +13,7 @@ import {
   type FitQuestion,
   type GearItem,
   type OpeningQuestion,
-  type PlanOnBoardQuestion,
+  type PlansOnBoardQuestion,
   type RankedPlan,
   type Rig,
   type SearchOptions,
@@ -58,7 +58,7 @@ export const JOBS = {
   whatFits: (question: WhatFitsQuestion) => whatFitsHere(question),
   willFit: (question: FitQuestion) => willItFit(question),
   opening: (question: OpeningQuestion) => bestOpening(question),
-  planOnBoard: (question: PlanOnBoardQuestion) => planOnBoard(question),
+  plansOnBoard: (question: PlansOnBoardQuestion) => plansOnBoard(question),
 };
 
 type AllJobs = typeof JOBS & typeof SOLVER_JOBS;

@@ -19,8 +19,8 @@ import {
   measureScenes,
   measurePlaces,
   pickupOrCable,
+  reworkSince,
   routeRows,
-  sayOnBoard,
   SectionSolver,
   pickupSimulatorFor,
   stopOf,
@@ -72,8 +72,6 @@ export interface PinnedSound {
 /** A plan looked at closely, with what it makes worse in the states that are played. */
 export interface ShownPlan extends PlanDetail {
   readonly worse: readonly string[];
-  /** What it means for cables that lie on a board. */
-  readonly onBoard: readonly string[];
 }
 
 const questionsApi = {
@@ -130,7 +128,6 @@ const questionsApi = {
       detail && {
         ...detail,
         worse: worseInUse(rig, detail.rig, units, solver),
-        onBoard: moves.length === 0 ? [] : sayOnBoard(rig, detail.edit, units),
       }
     );
   },
@@ -141,6 +138,8 @@ const questionsApi = {
     kind: SwapKind,
     building: Building,
   ): Offered | null => swapCost(rig, pair, kind, building),
+  /** What has become of a built board since. */
+  reworkSince: (rig: Rig, building: Required<Building>) => reworkSince(rig, building),
   /** What would settle the first so many conflicts of a board, by their key. */
   /** What is heard when the mains, a supply or an outlet goes. */
   powerFailures: (rig: Rig): readonly Failure[] => failuresOf(rig, solver),

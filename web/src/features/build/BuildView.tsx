@@ -90,7 +90,7 @@ interface WorkProps extends SharedProps {
 function Work({ look, change, ...shared }: WorkProps) {
   const { open, now } = shared;
   const { steps, next } = now.progress;
-  const onTick = useTick(open.id, open.basedOn, now.cables);
+  const onTick = useTick(open.id, open.basedOn, now);
   const onCable = (id: string) => change('cable', id);
   const last = now.records.done.at(-1);
   return (
@@ -133,7 +133,7 @@ interface SideProps extends SharedProps {
 
 function Side({ chosen, change, ...shared }: SideProps) {
   const { open, rig, units, gear, now, onEdit } = shared;
-  const onTick = useTick(open.id, open.basedOn, now.cables);
+  const onTick = useTick(open.id, open.basedOn, now);
   if (!chosen) return <WaysPanel rig={rig} forgotten={now.forgotten} onEdit={onEdit} />;
   const test = now.progress.steps.find(({ step }) => step.id === `test ${chosen.id}`);
   return (

@@ -1,5 +1,6 @@
 import type { Step, StepState } from '@gullwind/core';
 import { Box, Button, Typography } from '@mui/material';
+import { notesOf } from './StepList';
 
 interface Props {
   readonly next: StepState | null;
@@ -15,7 +16,7 @@ export function NextStep({ next, last, isAllDone, onTick, onCable }: Props) {
   return (
     <Box component="section" aria-label="Next step" sx={{ px: 2.5, pt: 1.5, pb: 1 }}>
       {next ? (
-        <Now step={next.step} onTick={onTick} onCable={onCable} />
+        <Now state={next} onTick={onTick} onCable={onCable} />
       ) : (
         <Typography component="h2" sx={{ fontSize: 30, fontWeight: 600, lineHeight: 1.15 }}>
           {isAllDone ? 'All of it is done.' : 'Everything that is left waits for parts.'}
@@ -31,10 +32,12 @@ export function NextStep({ next, last, isAllDone, onTick, onCable }: Props) {
 }
 
 interface NowProps extends Pick<Props, 'onTick' | 'onCable'> {
-  readonly step: Step;
+  readonly state: StepState;
 }
 
-function Now({ step, onTick, onCable }: NowProps) {
+function Now({ state, onTick, onCable }: NowProps) {
+  const { step, leftMinutes } = state;
+  const detail = notesOf(state);
   return (
     <>
       <Typography
@@ -45,19 +48,19 @@ function Now({ step, onTick, onCable }: NowProps) {
         {step.says}
       </Typography>
       <Typography sx={{ fontSize: 19, mt: 0.5 }}>
-        {[step.detail, `${Math.round(step.minutes)} min`, step.tools.join(', ')]
+        {[detail, `${Math.round(leftMinutes)} min`, step.tools.join(', ')]
           .filter(Boolean)
           .join(' · ')}
       </Typography>
       {step.caution !== '' && (
         <Typography sx={{ fontSize: 17, mt: 0.5, fontWeight: 600 }}>{step.caution}</Typography>
       )}
-      <Buttons step={step} onTick={onTick} onCable={onCable} />
+      <Buttons state={state} onTick={onTick} onCable={onCable} />
     </>
   );
 }
 
-function Buttons({ step, onTick, onCable }: NowProps) {
+function Buttons({ state: { step }, onTick, onCable }: NowProps) {
   const { cable } = step;
   return (
     <Box sx={{ display: 'flex', gap: 1.5, mt: 1.5, flexWrap: 'wrap' }}>

@@ -1,4 +1,4 @@
-import type { Step, StepState } from '@gullwind/core';
+import type { Reuse, Step, StepState } from '@gullwind/core';
 import { Box, Checkbox } from '@mui/material';
 
 interface Props {
@@ -24,17 +24,25 @@ interface LineProps extends Pick<Props, 'onTick' | 'onCable'> {
   readonly isNext: boolean;
 }
 
-const notesOf = ({ step, was, waitsFor }: StepState): string =>
+/** What is to be known of a step as it is now. */
+export const notesOf = ({ step, was, waitsFor, reuses, left, isDone }: StepState): string =>
   [
-    step.detail,
+    reuses ? sayReuse(step, reuses) : step.detail,
+    !isDone && was && step.pieces.length > 0 ? `${left.length} of ${step.pieces.length} again` : '',
     was ? 'done before for what is another now: again' : '',
     waitsFor.length > 0 ? `waits for ${waitsFor.map(sayPart).join(', ')}` : '',
   ]
     .filter(Boolean)
     .join(' · ');
 
+/** What is there already, and serves. */
+const sayReuse = (step: Step, { spareM }: Reuse): string =>
+  step.kind === 'cut'
+    ? `one that is there serves as it is${spareM > 0.0005 ? `, ${Math.round(spareM * 1000)} mm longer` : ''}: take it, nothing is cut`
+    : 'its plugs are on already';
+
 function Line({ state, isNext, onTick, onCable }: LineProps) {
-  const { step, isDone } = state;
+  const { step, isDone, leftMinutes } = state;
   const { cable } = step;
   const notes = notesOf(state);
   return (
@@ -65,7 +73,7 @@ function Line({ state, isNext, onTick, onCable }: LineProps) {
           how
         </Box>
       )}
-      <Box sx={MINUTES}>{`${Math.round(step.minutes)} min`}</Box>
+      <Box sx={MINUTES}>{`${Math.round(isDone ? step.minutes : leftMinutes)} min`}</Box>
     </Box>
   );
 }

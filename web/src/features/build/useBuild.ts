@@ -66,24 +66,49 @@ export function useBuild(
   return { cables, states, parts, progress, time, forgotten, records, isKnown: data !== undefined };
 }
 
-/** Ticks steps off, or takes that back. */
-export function useTick(id: string, revision: number, cables: readonly BuildCable[]) {
+/**
+ * Ticks steps off, or takes that back. A cable that serves again is cut and ended at once, and no longer what it was made
+ * for.
+ */
+export function useTick(id: string, revision: number, { cables, progress, records }: BuildNow) {
   const [setDone] = useSetDoneMutation();
   return useCallback(
     (step: Step, isDone: boolean) => {
-      const cable = cables.find((one) => one.id === step.cable);
-      const done = {
-        step: step.id,
-        fingerprint: step.fingerprint,
-        lengthM: cable && cable.cutM > 0 ? cable.cutM : null,
+      const lengthOf = (cable: string | null) => {
+        const cutM = cables.find((one) => one.id === cable)?.cutM ?? 0;
+        return cutM > 0 ? cutM : null;
+      };
+      const noteOf = ({ id: of, fingerprint, cable }: Step) => ({
+        step: of,
+        fingerprint,
+        lengthM: lengthOf(cable),
         revision: Math.max(1, revision),
         by: '',
         isDone,
-      };
-      void setDone({ id, done })
-        .unwrap()
+      });
+      const freed = isDone && step.kind === 'cut' ? reusedBy(progress, step) : null;
+      const ended = freed && progress.steps.find((one) => one.step.id === `end ${step.cable}`);
+      const gone = records.done.filter(
+        (one) => freed && freed.cut !== step.id && [freed.cut, freed.end].includes(one.step),
+      );
+      const notes = [
+        ...gone.map(({ at: _, ...one }) => ({ ...one, isDone: false })),
+        noteOf(step),
+        ...(ended ? [noteOf(ended.step)] : []),
+      ];
+      void notes
+        .reduce<Promise<unknown>>(
+          (before, done) => before.then(() => setDone({ id, done }).unwrap()),
+          Promise.resolve(),
+        )
         .catch(() => sayFailure('It could not be ticked off: the server did not take it.'));
     },
-    [setDone, id, revision, cables],
+    [setDone, id, revision, cables, progress, records],
   );
+}
+
+/** The steps by which a cable was made that serves for another one. */
+function reusedBy({ steps }: Progress, { id }: Step) {
+  const of = steps.find(({ step }) => step.id === id)?.reuses?.of.step;
+  return of === undefined ? null : { cut: of, end: of.replace('cut ', 'end ') };
 }

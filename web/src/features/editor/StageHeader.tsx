@@ -1,6 +1,7 @@
 import { Box, Typography } from '@mui/material';
 import { useCallback, type ReactNode } from 'react';
 import { NameField } from '../../ui/NameField';
+import { BuiltNote } from './BuiltNote';
 import type { OpenRig } from './editorSlice';
 import { PlaceChoice } from './PlaceChoice';
 import { RigTools } from './RigTools';
@@ -22,20 +23,26 @@ const PLAYER_STYLE = { fontSize: 15, width: '100%' } as const;
 /** Whose rig this is, how it stands with the server, and what acts on all of it. */
 export function StageHeader({ stage, open, children }: Props) {
   return (
-    <Box component="header" sx={BAR}>
-      <Typography component="h1" sx={{ fontSize: 21, mr: 1 }}>
-        {stage}
-      </Typography>
-      <RigName name={open.rig.texts.name} />
-      <PlayerName player={open.rig.texts.player} />
-      <SaveMark save={open.save} isKept={open.isKept} />
-      <PlaceChoice rig={open.rig} />
-      <Box sx={{ flex: 1 }} />
-      {children}
-      <RigTools canUndo={open.past.length > 0} canRedo={open.future.length > 0} />
-    </Box>
+    <>
+      <Box component="header" sx={BAR}>
+        <Typography component="h1" sx={{ fontSize: 21, mr: 1 }}>
+          {stage}
+        </Typography>
+        <RigName name={open.rig.texts.name} />
+        <PlayerName player={open.rig.texts.player} />
+        <SaveMark save={open.save} isKept={open.isKept} />
+        <PlaceChoice rig={open.rig} />
+        <Box sx={{ flex: 1 }} />
+        {children}
+        <RigTools canUndo={open.past.length > 0} canRedo={open.future.length > 0} />
+      </Box>
+      {CHANGE_THE_CHAIN.includes(stage) && <BuiltNote id={open.id} rig={open.rig} />}
+    </>
   );
 }
+
+/** Stages at which the chain is changed, and with it what a built board should be. */
+const CHANGE_THE_CHAIN: readonly string[] = ['Brief', 'Path', 'Plans'];
 
 const BAR = {
   display: 'flex',

@@ -7,6 +7,7 @@ import {
   sayWorse,
   weightsOf,
   type Edit,
+  type PlanOnBoard,
   type Proposal,
   type Rig,
   type UnitSystem,
@@ -27,6 +28,8 @@ interface Props {
   readonly proposals: readonly Proposal[];
   readonly proposal: Proposal;
   readonly detail: ShownPlan;
+  /** What it means for the board, where that is known and there is one. */
+  readonly onBoard: PlanOnBoard | null;
   /** Only its first move is looked at. */
   readonly isCut: boolean;
   readonly onCut: (isCut: boolean) => void;
@@ -35,7 +38,7 @@ interface Props {
 
 /** One proposal: what to do in which order, what it brings, what it costs, and what speaks against it. */
 export function PlanSheet(props: Props) {
-  const { rig, units, proposals, detail } = props;
+  const { rig, units, proposals, detail, onBoard } = props;
   const asItIs = proposals[0]!.plan;
   const { plan } = detail;
   return (
@@ -46,7 +49,7 @@ export function PlanSheet(props: Props) {
       </Box>
       {plan.moves.length > 0 && <Established rig={rig} after={detail.rig} />}
       <Notes title="What gets worse" notes={[...sayWorse(plan, asItIs), ...detail.worse]} />
-      <Notes title="On the board" notes={detail.onBoard} />
+      <Notes title="On the board" notes={onBoard?.says ?? []} />
       <Notes title="What speaks against it" notes={sayAgainst(rig, plan, asItIs)} />
       <Runs rig={rig} detail={detail} units={units} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '1fr 300px' }, gap: 2 }}>
@@ -62,10 +65,11 @@ export function PlanSheet(props: Props) {
 }
 
 /** What to do, in working order, and why rather this than less of it. */
-function MovesAndWhy({ rig, units, proposals, proposal, detail, isCut }: Props) {
+function MovesAndWhy({ rig, units, proposals, proposal, detail, isCut, onBoard }: Props) {
   const { plan } = detail;
+  const minutes = onBoard?.rework.minutes ?? plan.effort.minutes;
   const before = proposals[proposals.indexOf(proposal) - 1]?.plan;
-  const effort = `${sayEffort(plan.effort)}.`;
+  const effort = `${sayEffort({ ...plan.effort, minutes })}.`;
   if (plan.moves.length === 0)
     return (
       <Box sx={{ flex: 1 }}>
@@ -99,11 +103,11 @@ const Why = ({ children }: { readonly children: string }) => (
   </Typography>
 );
 
-function PlanButtons({ proposal, detail, isCut, onCut, onTakeOver }: Props) {
+function PlanButtons({ proposal, detail, isCut, onCut, onTakeOver, onBoard }: Props) {
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 0.5, flexShrink: 0 }}>
       {detail.plan.moves.length > 0 && (
-        <Button variant="contained" onClick={() => onTakeOver(detail.edit)}>
+        <Button variant="contained" onClick={() => onTakeOver(onBoard?.edit ?? detail.edit)}>
           Use this plan
         </Button>
       )}

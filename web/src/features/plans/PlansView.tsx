@@ -5,6 +5,7 @@ import {
   mainRow,
   sayFirstStep,
   type Edit,
+  type PlansOnBoard,
   type Proposal,
   type RankedPlan,
   type Rig,
@@ -25,6 +26,7 @@ import { PlanSheet } from './PlanSheet';
 import { ProposalList } from './ProposalList';
 import { SearchState } from './SearchState';
 import { SideBySide } from './SideBySide';
+import { usePlansOnBoard, withMinutes } from './usePlansOnBoard';
 
 const MOST_PINNED = 3;
 const NO_PROPOSALS: readonly Proposal[] = [];
@@ -43,7 +45,14 @@ export function PlansView({ open }: { open: OpenRig }) {
   const { rig } = open;
   const [depth, setDepth] = useState<2 | 3>(2);
   const [{ units }] = useSettings();
-  const { work, drawing, proposals, first } = useProposals(rig, depth, units);
+  const { work, drawing, proposals: found, first } = useProposals(rig, depth, units);
+  const onBoard = usePlansOnBoard(
+    open.id,
+    rig,
+    work.state.kind === 'done' ? found : NO_PROPOSALS,
+    units,
+  );
+  const proposals = useMemo(() => withMinutes(found, onBoard), [found, onBoard]);
   const choice = useChoice(rig, proposals, units);
   return (
     <StagePage open={open} stage="Plans" columns={{ md: '372px minmax(0, 1fr)' }}>
@@ -74,7 +83,7 @@ export function PlansView({ open }: { open: OpenRig }) {
         />
       </Box>
       <Box sx={{ minWidth: 0, minHeight: 0, overflowY: { lg: 'auto' }, p: 2 }}>
-        <ChosenPlan rig={rig} units={units} proposals={proposals} choice={choice} />
+        <ChosenPlan {...{ rig, units, proposals, choice, onBoard }} />
       </Box>
     </StagePage>
   );
@@ -139,10 +148,11 @@ interface ChosenProps {
   readonly units: UnitSystem;
   readonly proposals: readonly Proposal[];
   readonly choice: ReturnType<typeof useChoice>;
+  readonly onBoard: PlansOnBoard;
 }
 
 /** The chosen proposal, or the pinned ones beside each other. */
-function ChosenPlan({ rig, units, proposals, choice }: ChosenProps) {
+function ChosenPlan({ rig, units, proposals, choice, onBoard }: ChosenProps) {
   const { proposal, detail, pinned, isCut, unpin, setCut } = choice;
   const takeOver = useTakeOver();
   const sideBySide = useMemo(
@@ -160,6 +170,7 @@ function ChosenPlan({ rig, units, proposals, choice }: ChosenProps) {
       proposal={proposal}
       detail={detail}
       isCut={isCut}
+      onBoard={isCut ? null : (onBoard.get(keyOfPlan(proposal.plan)) ?? null)}
       onCut={setCut}
     />
   );
