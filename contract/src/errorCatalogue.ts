@@ -18,6 +18,8 @@ export const ERROR_CATALOGUE = {
   'gear-stale': { status: 409, title: 'The entry was changed elsewhere in the meantime' },
   'gear-exists': { status: 409, title: 'There are entries with these ids already' },
   'gear-in-use': { status: 409, title: 'Rigs were built from this' },
+  'photo-not-found': { status: 404, title: 'The rig has no photograph' },
+  'picture-not-kept': { status: 422, title: 'The picture cannot be kept' },
   'revision-not-found': { status: 404, title: 'There is no such revision' },
   'restore-running': { status: 409, title: 'Another restore is at work' },
   'workspace-not-empty': { status: 409, title: 'There is work here already' },

@@ -81,9 +81,19 @@ export {
 export type {
   KeptItem,
   KeptRevision,
+  KeptPhoto,
   KeptRig,
   Restored,
   WorkspaceCounts,
   WorkspacePart,
 } from './workspace';
 export { readSettings } from './settingsSchema';
+export {
+  boardPhotoShape,
+  MOST_KEPT_BYTES,
+  MOST_PIXELS_ACROSS,
+  MOST_SENT_BYTES,
+  PICTURE_TYPES,
+  readPhotoLie,
+} from './photo';
+export type { KeptPicture } from './photo';

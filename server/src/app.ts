@@ -21,6 +21,7 @@ import { demandSession, keepSession, sessionRoutes } from './session/sessionRout
 import { buildsRoutes } from './build/buildsRoutes';
 import { offCutRoutes } from './build/offCutRoutes';
 import { rigBuildRoutes } from './build/rigBuildRoutes';
+import { photoRoutes } from './photo/photoRoutes';
 import { settingsRoutes } from './settings/settingsRoutes';
 import { workspaceRoutes } from './workspace/workspaceRoutes';
 
@@ -92,7 +93,7 @@ function apiRoutes({ db, gate, folder }: Backend, reach: Reach): Router {
   router.get('/docs.json', describeApi());
   router.use('/gear', bodiesAtOnce(4), express.json({ limit: GEAR_LIMIT }));
   router.use(express.json({ limit: BODY_LIMIT }));
-  router.use('/rigs', rigRoutes(db), rigBuildRoutes(db));
+  router.use('/rigs', rigRoutes(db), rigBuildRoutes(db), photoRoutes(db));
   router.use('/builds', buildsRoutes(db));
   router.use('/off-cuts', offCutRoutes(db));
   router.use('/gear', gearRoutes(db));

@@ -1,4 +1,5 @@
 import { isIP } from 'node:net';
+import { PICTURE_TYPES } from '@gullwind/contract';
 import type { RequestHandler } from 'express';
 import helmet from 'helmet';
 import { KnownError } from './errors';
@@ -60,7 +61,7 @@ export function demandTls({ publicUrl }: Reach): RequestHandler {
   };
 }
 
-/** A body must say that it is JSON, or lines of it, which a form of another site cannot. */
+/** A body must say that it is JSON, lines of it, or a picture, which a form of another site cannot. */
 export const demandJson: RequestHandler = (request, _response, next) => {
   const hasBody =
     request.headers['content-length'] !== undefined ||
@@ -68,7 +69,7 @@ export const demandJson: RequestHandler = (request, _response, next) => {
   if (
     hasBody &&
     request.headers['content-length'] !== '0' &&
-    !request.is(['application/json', LINES])
+    !request.is(['application/json', LINES, ...PICTURE_TYPES])
   ) {
     throw new KnownError('not-json', 'The body must be sent as application/json.');
   }

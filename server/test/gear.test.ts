@@ -179,6 +179,8 @@ function nameOf(part: WorkspacePart): string {
       return part.test.id;
     case 'done':
       return `${part.rig} ${part.done.step}`;
+    case 'photo':
+      return `${part.rig} photo`;
     case 'offCut':
       return part.offCut.id;
   }

@@ -1,3 +1,4 @@
+import { boardPhotoShape } from '../photo';
 import { DIRECTION_WORDS, GEAR_KINDS, SIZE_WORDS } from '@gullwind/core';
 import Joi from 'joi';
 import { cableTestShape, offCutShape, rigBuildShape, workDoneShape } from '../buildRecords';
@@ -76,6 +77,7 @@ export const builds = closed({ builds: list(rigBuildShape) });
 
 export const session = closed({ signInNeeded: yesNo, canSignOut: yesNo });
 export const health = closed({ state: oneOf(['ready']) });
+export const photo = closed({ photo: boardPhotoShape.allow(null).required() });
 export const restored = closed({ rigs: count, revisions: count, gear: count, records: count });
 
 export const problem = calledInDocs(

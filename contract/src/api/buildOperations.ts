@@ -1,10 +1,63 @@
 import { sentDoneShape, sentOffCutShape, sentTestShape } from '../buildRecords';
 import { uuid } from '../ids';
-import { buildRecords, builds, cableTest, offCuts } from './answers';
+import { photoLieShape } from '../photo';
+import { buildRecords, builds, cableTest, offCuts, photo } from './answers';
 import { READ, type Operation } from './operation';
 
 const rigId = { id: uuid };
 const testId = { id: uuid, test: uuid };
+
+const noPhoto = ['invalid-request', 'rig-not-found'] as const;
+
+/** The photograph under a board. */
+export const PHOTO: readonly Operation[] = [
+  {
+    method: 'get',
+    path: '/rigs/{id}/photo',
+    summary: 'How the photograph under the board of a rig lies; null where there is none.',
+    params: rigId,
+    status: 200,
+    answer: photo,
+    errors: noPhoto,
+  },
+  {
+    method: 'get',
+    path: '/rigs/{id}/photo/picture',
+    summary: 'The photograph itself.',
+    params: rigId,
+    type: 'image/jpeg',
+    status: 200,
+    errors: [...noPhoto, 'photo-not-found'],
+  },
+  {
+    method: 'put',
+    path: '/rigs/{id}/photo',
+    summary: 'Keeps a photograph (JPEG, PNG or WebP), made anew without metadata.',
+    params: rigId,
+    type: 'image/jpeg',
+    status: 200,
+    answer: photo,
+    errors: [...noPhoto, 'picture-not-kept', 'not-json', 'body-too-large'],
+  },
+  {
+    method: 'put',
+    path: '/rigs/{id}/photo/lie',
+    summary: 'Says where four points of the photograph are, and how bright it is shown.',
+    params: rigId,
+    body: photoLieShape,
+    status: 200,
+    answer: photo,
+    errors: [...READ, 'rig-not-found', 'photo-not-found'],
+  },
+  {
+    method: 'delete',
+    path: '/rigs/{id}/photo',
+    summary: 'Lets go of the photograph.',
+    params: rigId,
+    status: 204,
+    errors: noPhoto,
+  },
+];
 
 /** What happens at the bench. */
 export const BUILD: readonly Operation[] = [

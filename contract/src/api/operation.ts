@@ -11,7 +11,7 @@ export interface Operation {
   readonly query?: Readonly<Record<string, Joi.Schema>>;
   readonly body?: Joi.Schema;
   /** Of body and answer where it is not JSON. */
-  readonly type?: 'application/x-ndjson';
+  readonly type?: 'application/x-ndjson' | 'image/jpeg';
   readonly status: number;
   /** Nothing where there is no content, or the answer is not JSON. */
   readonly answer?: Joi.Schema;

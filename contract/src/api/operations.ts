@@ -16,7 +16,7 @@ import { MOST_ITEMS } from '../limits';
 import { rigShape } from '../rigSchema';
 import { settingsSchema } from '../settingsSchema';
 import { READ, type Operation } from './operation';
-import { BUILD } from './buildOperations';
+import { BUILD, PHOTO } from './buildOperations';
 import {
   gearItem,
   gearList,
@@ -273,5 +273,6 @@ export const OPERATIONS: readonly Operation[] = [
   ...REVISIONS,
   ...GEAR,
   ...BUILD,
+  ...PHOTO,
   ...WORKSHOP,
 ];

@@ -8,6 +8,7 @@ export {
 } from './parts';
 export type {
   KeptItem,
+  KeptPhoto,
   KeptRevision,
   KeptRig,
   Restored,

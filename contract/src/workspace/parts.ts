@@ -11,6 +11,7 @@ import { cableTestShape, offCutShape, workDoneShape } from '../buildRecords';
 import { readItem } from '../gearSchema';
 import { revision, uuid } from '../ids';
 import { LONGEST_REVISION_NAME } from '../limits';
+import { keptPictureShape, type KeptPicture } from '../photo';
 import { readWith, type Read, type ValueProblem } from '../read';
 import { readRig } from '../rigSchema';
 import type { Settings } from '../settings';
@@ -20,7 +21,7 @@ import { readSettings } from '../settingsSchema';
 /// counts them. It is written and read part by part, however much there is of it.
 
 export const WORKSPACE_KIND = 'gullwind-workspace';
-export const WORKSPACE_FORMAT = 4;
+export const WORKSPACE_FORMAT = 5;
 
 /** A rig as it stands. Its document stays in the format it was saved in. */
 export interface KeptRig {
@@ -76,15 +77,22 @@ export interface KeptOffCut {
   readonly offCut: OffCut;
 }
 
+/** The photograph under the board: behind its rig. */
+export interface KeptPhoto {
+  readonly kind: 'photo';
+  readonly rig: string;
+  readonly photo: KeptPicture;
+}
+
 /** Everything a workshop has is made of these, but for its passphrase. */
 export type WorkspacePart =
-  KeptRig | KeptRevision | KeptItem | KeptSettings | KeptTest | KeptDone | KeptOffCut;
+  KeptRig | KeptRevision | KeptItem | KeptSettings | KeptTest | KeptDone | KeptPhoto | KeptOffCut;
 
 export interface WorkspaceCounts {
   readonly rigs: number;
   readonly revisions: number;
   readonly gear: number;
-  /** Tests, steps done, off-cuts. */
+  /** Tests, steps done, photographs, off-cuts. */
   readonly records: number;
 }
 
@@ -139,6 +147,7 @@ const shapes = {
   settings: Joi.object({ kind: Joi.any(), settings: Joi.object().required() }),
   test: Joi.object({ kind: Joi.any(), rig: uuid, test: cableTestShape }),
   done: Joi.object({ kind: Joi.any(), rig: uuid, done: workDoneShape }),
+  photo: Joi.object({ kind: Joi.any(), rig: uuid, photo: keptPictureShape }),
   offCut: Joi.object({ kind: Joi.any(), offCut: offCutShape }),
   // Format 3 had no records to count.
   end: Joi.object({

@@ -71,7 +71,7 @@ function isHeader(line: string): boolean {
   try {
     const { kind, format } = JSON.parse(line) as { kind?: unknown; format?: unknown };
     if (kind !== WORKSPACE_KIND || !(Number(format) > 2)) return false;
-    if (format === 3 || format === WORKSPACE_FORMAT) return true;
+    if (Number(format) <= WORKSPACE_FORMAT) return true;
     return refuse(
       'format',
       `It is ${Number(format)}; this version reads format ${WORKSPACE_FORMAT} and those before it.`,
@@ -125,9 +125,10 @@ class Inventory {
         break;
       case 'test':
       case 'done':
+      case 'photo':
         if (this.rig?.id !== part.rig) refuse(at, 'What was done stands behind its rig.');
         if (part.kind === 'test') this.once(part.test.id, at);
-        else this.once(`${part.rig} ${part.done.step}`, at);
+        else this.once(`${part.rig} ${part.kind === 'done' ? part.done.step : '#photo'}`, at);
         this.counts.records++;
         break;
       case 'offCut':

@@ -11,6 +11,8 @@ export {
 } from './begin';
 export type { Copied } from './begin';
 export { layBoard } from './board';
+export { BRIGHTNESS, flatLie, homographyOf, lieByTwo, mapped, unmapped } from './photo';
+export type { BoardPhoto, Homography, PhotoLie, PhotoPoint, PhotoPoints } from './photo';
 export type { Boarded, BoardPlan } from './board';
 export { thingsIn } from './conflict';
 export type { Conflict, Weight } from './conflict';

@@ -3,6 +3,7 @@ import { upgradeThing, type GearKind } from '@gullwind/core';
 import { findOffCuts, findRecords } from '../build/buildStore';
 import type { Database, Queryable } from '../db/database';
 import { rowsOf } from '../db/rowsOf';
+import { keptPicture } from '../photo/photoStore';
 import { findSettings } from '../settings/settingsStore';
 
 /** So many rows are in memory at once: a document may have 2 MiB. */
@@ -86,7 +87,9 @@ async function backUpRecords(tx: Queryable, rig: string, take: TakeLine): Promis
   const { tests, done } = await findRecords(tx, rig);
   for (const test of tests) await take(JSON.stringify({ kind: 'test', rig, test }));
   for (const one of done) await take(JSON.stringify({ kind: 'done', rig, done: one }));
-  return tests.length + done.length;
+  const photo = await keptPicture(tx, rig);
+  if (photo) await take(JSON.stringify({ kind: 'photo', rig, photo }));
+  return tests.length + done.length + (photo ? 1 : 0);
 }
 
 interface LineRow {

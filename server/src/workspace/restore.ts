@@ -1,5 +1,7 @@
-import type { KeptRig, Restored, WorkspacePart } from '@gullwind/contract';
+import type { KeptPhoto, KeptRig, Restored, WorkspacePart } from '@gullwind/contract';
 import type { Database, Queryable } from '../db/database';
+import { putPhoto } from '../photo/photoStore';
+import { reencoded } from '../photo/picture';
 import { fillListings } from '../rigs/listings';
 import { upgradeRigs } from '../rigs/upgradeRigs';
 
@@ -52,7 +54,7 @@ async function putBack(
   if (!lock!.held) return { kind: 'busy' };
   // Whoever saves meanwhile waits, and then finds what was put here.
   await tx.query(
-    'lock table rigs, rig_revisions, gear, settings, cable_tests, work_done, off_cuts in exclusive mode',
+    'lock table rigs, rig_revisions, gear, settings, cable_tests, work_done, off_cuts, board_photos in exclusive mode',
   );
   if (!overwrite && !(await isEmpty(tx))) return { kind: 'notEmpty' };
   const removed = await rememberRemoved(tx);
@@ -144,6 +146,8 @@ class Writer {
       case 'offCut':
         this.counts.records++;
         return this.add(part.kind, part);
+      case 'photo':
+        return this.putPicture(part);
       case 'settings':
         await this.tx.query('insert into settings (document) values ($1::jsonb)', [
           JSON.stringify(part.settings),
@@ -161,6 +165,13 @@ class Writer {
     return this.counts;
   }
 
+  /** A picture is made anew, as if it were sent: what a file says of it is not believed. */
+  private async putPicture({ rig, photo: { picture, ...lie } }: KeptPhoto): Promise<void> {
+    await this.flush();
+    this.counts.records++;
+    await putPhoto(this.tx, rig, await reencoded(Buffer.from(picture, 'base64')), lie);
+  }
+
   /** A revision that nobody has seen: what was seen before is not saved over what is put in its place. */
   private after(id: string, revision: number): number {
     const before = this.removed.get(id);
@@ -175,7 +186,7 @@ class Writer {
 
   private async add(
     kind: keyof typeof INSERT,
-    row: Exclude<WorkspacePart, { readonly kind: 'settings' }>,
+    row: Exclude<WorkspacePart, { readonly kind: 'settings' | 'photo' }>,
   ): Promise<void> {
     if (this.batch?.kind !== kind) await this.flush();
     this.batch ??= { kind, rows: [] };

@@ -18,7 +18,14 @@ import {
   type Settings,
   type StoredRig,
 } from '@gullwind/contract';
-import type { BuildRecords, CableTest, GearItem, OffCut } from '@gullwind/core';
+import type {
+  BoardPhoto,
+  BuildRecords,
+  CableTest,
+  GearItem,
+  OffCut,
+  PhotoLie,
+} from '@gullwind/core';
 import { createApi, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
 import { ask, sayFailed, type Failure, type Question } from './http';
 
@@ -35,7 +42,17 @@ const baseQuery: BaseQueryFn<string | Question, unknown, Failure> = async (
 export const api = createApi({
   reducerPath: 'api',
   baseQuery,
-  tagTypes: ['rigs', 'revisions', 'gear', 'build', 'builds', 'offCuts', 'settings', 'session'],
+  tagTypes: [
+    'rigs',
+    'revisions',
+    'gear',
+    'build',
+    'builds',
+    'offCuts',
+    'photo',
+    'settings',
+    'session',
+  ],
   // eslint-disable-next-line house/own-lines -- a list of requests, one entry each; nothing happens in it
   endpoints: (build) => ({
     listRigs: build.infiniteQuery<RigPage, Omit<RigQuery, 'from'>, number>({
@@ -179,6 +196,28 @@ export const api = createApi({
           );
       },
     }),
+    getPhoto: build.query<{ readonly photo: BoardPhoto | null }, string>({
+      query: (id) => `/rigs/${id}/photo`,
+      providesTags: ['photo'],
+    }),
+    putPhoto: build.mutation<
+      { readonly photo: BoardPhoto | null },
+      { readonly id: string; readonly file: Blob }
+    >({
+      query: ({ id, file }) => ({ path: `/rigs/${id}/photo`, method: 'PUT', body: file }),
+      invalidatesTags: ['photo'],
+    }),
+    layPhoto: build.mutation<
+      { readonly photo: BoardPhoto | null },
+      { readonly id: string; readonly lie: PhotoLie }
+    >({
+      query: ({ id, lie }) => ({ path: `/rigs/${id}/photo/lie`, method: 'PUT', body: lie }),
+      invalidatesTags: ['photo'],
+    }),
+    removePhoto: build.mutation<null, string>({
+      query: (id) => ({ path: `/rigs/${id}/photo`, method: 'DELETE' }),
+      invalidatesTags: ['photo'],
+    }),
     listBuilds: build.query<{ readonly builds: readonly RigBuild[] }, void>({
       query: () => '/builds',
       providesTags: ['builds', 'rigs'],
@@ -243,6 +282,10 @@ export const {
   useDeleteRigMutation,
   useRestoreRigMutation,
   useGetBuildQuery,
+  useGetPhotoQuery,
+  useLayPhotoMutation,
+  usePutPhotoMutation,
+  useRemovePhotoMutation,
   useSetDoneMutation,
   useAddTestMutation,
   useListBuildsQuery,

@@ -22,13 +22,14 @@ export interface Question {
   /** Under "/api". */
   readonly path: string;
   readonly method?: 'GET' | 'POST' | 'PUT' | 'DELETE';
-  /** Sent as JSON; a workspace as the file that it is. */
+  /** Sent as JSON; a workspace or a picture as the file that it is. */
   readonly body?: unknown;
   readonly signal?: AbortSignal;
   /** What was answered last will do where the server is away. */
   readonly mayBeKept?: boolean;
 }
 
+const LINES = 'application/x-ndjson';
 const NO_CONTENT = 204;
 const SIGN_IN_NEEDED = 401;
 const SERVER_FAILS_FROM = 500;
@@ -70,7 +71,11 @@ function sent({ method = 'GET', body, signal, mayBeKept = false }: Question): Re
   if (mayBeKept) return { ...shared, headers: { [MAY_BE_KEPT_HEADER]: 'yes' } };
   if (body === undefined) return shared;
   return body instanceof Blob
-    ? { ...shared, headers: { 'Content-Type': 'application/x-ndjson' }, body }
+    ? {
+        ...shared,
+        headers: { 'Content-Type': body.type.startsWith('image/') ? body.type : LINES },
+        body,
+      }
     : {
         ...shared,
         headers: { 'Content-Type': 'application/json' },

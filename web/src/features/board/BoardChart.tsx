@@ -28,7 +28,10 @@ import { boundsOfDecks, type Look, type Projection } from './chart/projection';
 import { Soundings, WireShape, type Water } from './chart/WireShape';
 import type { Layers } from './layers';
 import { AnswerShapes } from './asking/AnswerShapes';
-import type { Asking } from './asking/asking';
+import { marksFor, type Asking } from './asking/asking';
+import { MarkingGround } from './photo/MarkingGround';
+import { PhotoLayer } from './photo/PhotoLayer';
+import type { PhotoNow } from './photo/usePhoto';
 import { onlyCable, type BoardSelection } from './selection';
 import { namesOfLeaving } from './leaving';
 import type { useBoardHands } from './useBoardHands';
@@ -49,13 +52,16 @@ interface Props {
   readonly hands: ReturnType<typeof useBoardHands>;
   readonly chart: RefObject<HTMLDivElement | null>;
   readonly asking: Asking;
+  readonly photo: PhotoNow;
 }
 
 export const optionOf = (thing: string): string => `case-${thing}`;
 
 /** Boards to scale, and all that stands and lies on them. A list to a screen reader, with one option for each case. */
 export function BoardChart(props: Props) {
-  const { plan, look, on, size, selection, hands, chart, units, numbers, asking } = props;
+  const { plan, look, on, size, selection, hands, chart, units, numbers, asking, photo } = props;
+  const isSeen = photo.photo !== null && look.side === 'above' && props.layers.photo;
+  const marks = marksFor(asking.asked);
   const last = selection.things.at(-1);
   const bounds = boundsOfDecks(plan.decks);
   return (
@@ -70,6 +76,7 @@ export function BoardChart(props: Props) {
       sx={CHART}
     >
       <HatchPattern />
+      {isSeen && <PhotoLayer photo={photo.photo!} url={photo.url!} on={on} />}
       <svg
         width={size.width}
         height={size.height}
@@ -77,9 +84,15 @@ export function BoardChart(props: Props) {
         style={{ display: 'block', position: 'absolute', inset: 0 }}
       >
         {plan.decks.map((deck) => (
-          <DeckShape key={deck.board.id} deck={deck} on={on} isNamed={plan.decks.length > 1} />
+          <DeckShape
+            key={deck.board.id}
+            deck={deck}
+            on={on}
+            isNamed={plan.decks.length > 1}
+            isOverPhoto={isSeen}
+          />
         ))}
-        <g opacity={asking.drawn.ghosts.length > 0 ? 0.4 : 1}>
+        <g opacity={asking.drawn.ghosts.length > 0 ? 0.4 : marks > 0 ? 0.3 : isSeen ? 0.8 : 1}>
           <Lying {...props} />
           {inDrawingOrder(plan.standings, look).map((standing) => (
             <CaseShape
@@ -101,6 +114,16 @@ export function BoardChart(props: Props) {
           at={asking.asked?.kind === 'here' ? asking.asked.at : null}
           on={on}
         />
+        {marks > 0 && (
+          <MarkingGround
+            on={on}
+            size={size}
+            marked={asking.marked}
+            onMark={(at) =>
+              asking.onMarked(asking.marked.length < marks ? [...asking.marked, at] : [at])
+            }
+          />
+        )}
         <ScaleBar bounds={bounds} on={on} units={units} side={look.side} />
       </svg>
     </Box>

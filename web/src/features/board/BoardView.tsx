@@ -11,6 +11,7 @@ import { Box, Button } from '@mui/material';
 import { useSnackbar } from 'notistack';
 import { useMemo, useRef, useState } from 'react';
 import { useSettings } from '../../app/useSettings';
+import { FieldMessage } from '../../ui/FieldMessage';
 import { useElementSize } from '../../ui/useElementSize';
 import { useAnalysis, type AnalysedWays } from '../../workers/useAnalysis';
 import { STAGE_PAGE, STAGE_PANEL, stageColumns } from '../../ui/stageLayout';
@@ -32,6 +33,7 @@ import { hasBoard, useBoardActions, type BoardActions } from './useBoardActions'
 import { useBoardHands } from './useBoardHands';
 import { AskPanel } from './asking/AskPanel';
 import { useAsking, type Asking } from './asking/asking';
+import { usePhoto, usePictureTaker, type PhotoNow } from './photo/usePhoto';
 import { useBuilding } from './asking/useBuilding';
 import { useBoardKeys } from './useBoardKeys';
 import { watersOf } from './waters';
@@ -84,15 +86,18 @@ function LaidOut({ open, rig, units }: Props) {
   const actions = useBoardActions();
   const gapM = rig.layout.laying.gapM.value;
   const asking = useAsking();
+  const photo = usePhoto(open.id);
+  usePictureTaker(photo);
   const hands = useBoardHands({ ...looking, plan, gapM, actions, onAsk: asking.onAsk });
   useBoardKeys({ ...looking, plan, actions, panel, asking, isOff: open.theirs !== null });
-  const shared = { ...looking, open, rig, plan, units, analysed, actions, hands, asking };
+  const shared = { ...looking, open, rig, plan, units, analysed, actions, hands, asking, photo };
   return (
     <Box component="main" sx={STAGE_PAGE}>
       <StageHeader stage="Board" open={open}>
         <BoardBar
           {...{ rig: open.rig, look, layers, units, onLook, onLayers }}
           onArrange={() => asking.onAsk({ kind: 'arrange' })}
+          hasPhoto={photo.photo !== null}
         />
       </StageHeader>
       <Box sx={COLUMNS}>
@@ -118,6 +123,7 @@ interface SharedProps extends Props, ReturnType<typeof useLooking> {
   readonly actions: BoardActions;
   readonly hands: ReturnType<typeof useBoardHands>;
   readonly asking: Asking;
+  readonly photo: PhotoNow;
 }
 
 /** The board, what it does to the treble, and what is in the way. */
@@ -143,19 +149,20 @@ function Drawn({ open, rig, analysed, ...shared }: SharedProps) {
 
 /** What is not placed yet, and the numbers of what is selected. */
 function SidePanel(props: SharedProps) {
-  const { open, rig, plan, units, actions, selection, onSelect, asking } = props;
+  const { open, rig, plan, units, actions, selection, onSelect, asking, photo } = props;
   const arrange = useArrange(rig);
   const building = useBuilding(open.id, units);
   if (asking.asked)
     return (
       <AskPanel
-        {...{ plan, units, actions, asking, asked: asking.asked, ...building }}
+        {...{ plan, units, actions, asking, photo, asked: asking.asked, ...building }}
         rig={open.rig}
       />
     );
   const loose = plan.things.filter(({ id }) => !rig.layout.placements[id]);
   return (
     <>
+      <FieldMessage message={photo.message} />
       <CargoList
         rig={rig}
         things={loose}
@@ -165,7 +172,7 @@ function SidePanel(props: SharedProps) {
         onAsk={(id) => asking.onAsk({ kind: 'fit', id })}
       />
       <Selected
-        {...{ rig, plan, units, actions, selection, asking }}
+        {...{ rig, plan, units, actions, selection, asking, photo }}
         rigId={open.id}
         onCable={(cable) => onSelect(onlyCable(cable))}
       />

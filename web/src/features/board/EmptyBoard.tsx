@@ -3,6 +3,7 @@ import {
   applyEdits,
   copyBoard,
   firstArrangement,
+  flatLie,
   formatQuantity,
   gearOf,
   type Board,
@@ -15,7 +16,10 @@ import { useId, useState, type ReactNode } from 'react';
 import { useListNamesQuery } from '../../app/api';
 import { useGearItems } from '../../app/useGearItems';
 import { useSettings } from '../../app/useSettings';
+import { FieldMessage } from '../../ui/FieldMessage';
 import { fetchRig } from '../editor';
+import { ChoosePicture } from './photo/PhotoGroup';
+import { usePhoto, usePictureTaker } from './photo/usePhoto';
 
 interface Props {
   readonly rigId: string;
@@ -55,6 +59,7 @@ export function EmptyBoard({ rigId, rig, onEdit }: Props) {
           An empty board
         </Button>
       </Way>
+      <FromPhoto rigId={rigId} rig={rig} board={board} onEdit={onEdit} />
       <FromAnother rigId={rigId} rig={rig} onEdit={onEdit} />
     </Box>
   );
@@ -105,6 +110,31 @@ function InOrder({ rig, board, onEdit }: InOrderProps) {
       >
         A first arrangement
       </Button>
+    </Way>
+  );
+}
+
+/** A photograph of the board as it is: it lies under the drawing and is traced. */
+function FromPhoto({ rigId, rig, board, onEdit }: InOrderProps & { readonly rigId: string }) {
+  const photo = usePhoto(rigId);
+  const begin = async (file: Blob): Promise<boolean> => {
+    const x1 = board.widthM.value;
+    const isKept = await photo.send(file, (kept) => ({
+      points: flatLie({ x0: 0, y0: 0, x1 }, kept),
+      brightness: 1,
+    }));
+    if (isKept) onEdit(addBoard(rig, board));
+    return isKept;
+  };
+  usePictureTaker({ send: begin });
+  return (
+    <Way says="The board as it is now, from above: scale it, straighten it, and trace what stands there.">
+      <ChoosePicture
+        label="From a photograph"
+        isBusy={photo.isSending}
+        onFile={(file) => void begin(file)}
+      />
+      <FieldMessage message={photo.message} />
     </Way>
   );
 }

@@ -33,7 +33,9 @@ export function DropPlace({ onFile, onGone }: Props) {
       data-testid="drop-place"
     >
       <Box sx={VEIL}>
-        <Typography variant="h1">Drop: a gear list (CSV), a rig or a backup (JSON)</Typography>
+        <Typography variant="h1">
+          Drop: a gear list (CSV), a rig or a backup (JSON); on the Board page, a photograph
+        </Typography>
       </Box>
     </Box>
   );

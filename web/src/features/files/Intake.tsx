@@ -1,3 +1,4 @@
+import { offerPicture } from '../../app/pictureTaker';
 import {
   Box,
   Dialog,
@@ -59,13 +60,19 @@ export function Intake({ children }: { readonly children: ReactNode }) {
     [addRig],
   );
   const openFile = useMemo(() => (file: File) => void open(file), [open]);
+  const dropped = useCallback(
+    (file: File) => {
+      if (!offerPicture(file)) openFile(file);
+    },
+    [openFile],
+  );
   const [isComing, gone] = useFileComing();
   const close = () => setOpened(null);
   return (
     <IntakeContext value={openFile}>
       {children}
       <Suspense>
-        {isComing && <DropPlace onFile={openFile} onGone={gone} />}
+        {isComing && <DropPlace onFile={dropped} onGone={gone} />}
         {opened && <OpenedFile key={opened.at} {...opened} onClose={close} />}
       </Suspense>
     </IntakeContext>

@@ -4,6 +4,8 @@ import { ArrangePanel } from './ArrangePanel';
 import type { Asking, Asked } from './asking';
 import { FitPanel } from './FitPanel';
 import { HerePanel } from './HerePanel';
+import { MarkPanel, TracePanel } from '../photo/MarkPanel';
+import type { PhotoNow } from '../photo/usePhoto';
 import { OpeningPanel } from './OpeningPanel';
 import { SwapPanel } from './SwapPanel';
 
@@ -12,6 +14,7 @@ export interface AskProps extends PanelProps {
   readonly building: Building;
   /** Nothing of the rig is built yet. */
   readonly isAsIf: boolean;
+  readonly photo: PhotoNow;
 }
 
 /** The question that is open, and its answer. */
@@ -27,5 +30,9 @@ export function AskPanel({ asked, ...props }: AskProps & { readonly asked: Asked
       return <SwapPanel {...props} pair={asked.pair} />;
     case 'opening':
       return <OpeningPanel {...props} />;
+    case 'mark':
+      return <MarkPanel key={asked.what} {...props} what={asked.what} />;
+    case 'trace':
+      return <TracePanel {...props} />;
   }
 }

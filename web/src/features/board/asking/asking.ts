@@ -9,7 +9,9 @@ export type Asked =
   | { readonly kind: 'here'; readonly at: Point }
   | { readonly kind: 'fit'; readonly id: string }
   | { readonly kind: 'swap'; readonly pair: readonly [string, string] }
-  | { readonly kind: 'opening'; readonly board: string };
+  | { readonly kind: 'opening'; readonly board: string }
+  | { readonly kind: 'mark'; readonly what: 'two' | 'four' }
+  | { readonly kind: 'trace' };
 
 /** Where a thing would stand. */
 export interface Ghost {
@@ -42,14 +44,20 @@ export function useAsking() {
   const [asked, setAsked] = useState<Asked | null>(null);
   const [drawn, onDraw] = useState<Drawn>(NOTHING_DRAWN);
   const [wishes, onWish] = useState<Wishes>(USUAL_WISHES);
+  const [marked, onMarked] = useState<readonly Point[]>([]);
   const onAsk = useCallback((next: Asked | null) => {
     onDraw(NOTHING_DRAWN);
+    onMarked([]);
     setAsked(next);
   }, []);
-  return { asked, onAsk, drawn, onDraw, wishes, onWish };
+  return { asked, onAsk, drawn, onDraw, wishes, onWish, marked, onMarked };
 }
 
 export type Asking = ReturnType<typeof useAsking>;
+
+/** How many points are marked for what is asked; 0 where none are. */
+export const marksFor = (asked: Asked | null): number =>
+  asked?.kind === 'trace' ? 2 : asked?.kind === 'mark' ? (asked.what === 'two' ? 2 : 4) : 0;
 
 /** One more that stays where it is, or one less. */
 export const pinToggled = (wishes: Wishes, id: string): Wishes => ({

@@ -6,10 +6,12 @@ interface Props {
   readonly deck: Deck;
   readonly on: Projection;
   readonly isNamed: boolean;
+  /** What lies below it is to be seen. */
+  readonly isOverPhoto: boolean;
 }
 
 /** A board as a quay wall: its outline twice, and where it lets cables through. */
-export function DeckShape({ deck, on, isNamed }: Props) {
+export function DeckShape({ deck, on, isNamed, isOverPhoto }: Props) {
   const { chart } = useTheme();
   const outer = rectOn(on, deck.rect);
   const isMesh = deck.board.surface === 'mesh';
@@ -24,12 +26,22 @@ export function DeckShape({ deck, on, isNamed }: Props) {
         stroke={chart.faint}
         strokeWidth={1}
       />
-      <rect {...outer} fill={chart.paper} stroke={chart.ink} strokeWidth={2} />
+      <rect
+        {...outer}
+        fill={isOverPhoto ? 'none' : chart.paper}
+        stroke={chart.ink}
+        strokeWidth={2}
+      />
       {isMesh ? (
         <rect {...outer} fill={chart.grid} fillOpacity={0.35} />
       ) : (
         openingsOn([deck]).map((opening, i) => (
-          <rect key={i} {...rectOn(on, opening)} fill={chart.grid} fillOpacity={0.75} />
+          <rect
+            key={i}
+            {...rectOn(on, opening)}
+            fill={chart.grid}
+            fillOpacity={isOverPhoto ? 0.2 : 0.75}
+          />
         ))
       )}
       {isNamed && (

@@ -21,6 +21,7 @@ import { PartFields, type FieldsOf } from '../../../ui/parts/PartFields';
 import { BoardLines } from '../../../ui/parts/PlaceLines';
 import { Lanes } from './Lanes';
 import { LayingFields } from './LayingFields';
+import { PhotoGroup } from '../photo/PhotoGroup';
 import { LoomLines } from './LoomLines';
 import type { AskingPanelProps, PanelProps } from './ThingPanel';
 
@@ -32,6 +33,7 @@ export function BoardPanel(props: AskingPanelProps) {
       {rig.layout.boards.map((board) => (
         <OneBoard key={board.id} {...props} board={board} />
       ))}
+      <PhotoGroup {...props} />
       <Adding {...props} />
       <Lanes {...props} />
       <LoomLines {...props} />

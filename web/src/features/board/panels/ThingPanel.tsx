@@ -13,6 +13,7 @@ import {
 import { Box, Button, Checkbox, FormControlLabel, Typography } from '@mui/material';
 import { ChoiceField } from '../../../ui/parts/ChoiceField';
 import { pinToggled, type Asking } from '../asking/asking';
+import type { PhotoNow } from '../photo/usePhoto';
 import { standingOf, type BoardActions } from '../useBoardActions';
 import { CaseGroup } from './CaseGroup';
 import { ControlLines } from './ControlLines';
@@ -31,6 +32,7 @@ export interface PanelProps {
 /** Of panels from which the board is asked. */
 export interface AskingPanelProps extends PanelProps {
   readonly asking: Asking;
+  readonly photo: PhotoNow;
 }
 
 interface Props extends AskingPanelProps {
