@@ -12,7 +12,6 @@ interface Props {
   readonly onLook: (look: Look) => void;
   readonly onLayers: (layers: Layers) => void;
   readonly onArrange: () => void;
-  readonly hasPhoto: boolean;
 }
 
 const SIDES: readonly (readonly [Side, string])[] = [
@@ -23,16 +22,7 @@ const SIDES: readonly (readonly [Side, string])[] = [
 const WORD = { border: 0, px: 0.6, py: 0.25, fontSize: 14, textTransform: 'none' } as const;
 
 /** From which side the board is looked at, and what of it. */
-export function BoardBar({
-  rig,
-  units,
-  look,
-  layers,
-  onLook,
-  onLayers,
-  onArrange,
-  hasPhoto,
-}: Props) {
+export function BoardBar({ rig, units, look, layers, onLook, onLayers, onArrange }: Props) {
   const shown = LAYER_WORDS.flatMap(([layer]) => (layers[layer] ? [layer] : []));
   return (
     <>
@@ -61,7 +51,7 @@ export function BoardBar({
           )
         }
       >
-        {LAYER_WORDS.filter(([layer]) => layer !== 'photo' || hasPhoto).map(([layer, word]) => (
+        {LAYER_WORDS.map(([layer, word]) => (
           <ToggleButton key={layer} value={layer} sx={WORD}>
             {word}
           </ToggleButton>

@@ -60,7 +60,7 @@ export const optionOf = (thing: string): string => `case-${thing}`;
 /** Boards to scale, and all that stands and lies on them. A list to a screen reader, with one option for each case. */
 export function BoardChart(props: Props) {
   const { plan, look, on, size, selection, hands, chart, units, numbers, asking, photo } = props;
-  const isSeen = photo.photo !== null && look.side === 'above' && props.layers.photo;
+  const isSeen = photo.photo !== null && look.side === 'above' && asking.isPhotoShown;
   const marks = marksFor(asking.asked);
   const last = selection.things.at(-1);
   const bounds = boundsOfDecks(plan.decks);

@@ -97,7 +97,6 @@ function LaidOut({ open, rig, units }: Props) {
         <BoardBar
           {...{ rig: open.rig, look, layers, units, onLook, onLayers }}
           onArrange={() => asking.onAsk({ kind: 'arrange' })}
-          hasPhoto={photo.photo !== null}
         />
       </StageHeader>
       <Box sx={COLUMNS}>

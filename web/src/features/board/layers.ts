@@ -4,15 +4,13 @@ export interface Layers {
   readonly feet: boolean;
   readonly lanes: boolean;
   readonly dc: boolean;
-  readonly photo: boolean;
 }
 
-export const ALL_LAYERS: Layers = { cables: true, feet: true, lanes: true, dc: true, photo: true };
+export const ALL_LAYERS: Layers = { cables: true, feet: true, lanes: true, dc: true };
 
 export const LAYER_WORDS: readonly (readonly [keyof Layers, string])[] = [
   ['cables', 'cables'],
   ['feet', 'feet'],
   ['lanes', 'lanes'],
   ['dc', 'DC'],
-  ['photo', 'photo'],
 ];

@@ -44,13 +44,25 @@ export function useAsking() {
   const [asked, setAsked] = useState<Asked | null>(null);
   const [drawn, onDraw] = useState<Drawn>(NOTHING_DRAWN);
   const [wishes, onWish] = useState<Wishes>(USUAL_WISHES);
+  const [isPhotoShown, onPhotoShown] = useState(true);
   const [marked, onMarked] = useState<readonly Point[]>([]);
   const onAsk = useCallback((next: Asked | null) => {
     onDraw(NOTHING_DRAWN);
     onMarked([]);
     setAsked(next);
   }, []);
-  return { asked, onAsk, drawn, onDraw, wishes, onWish, marked, onMarked };
+  return {
+    asked,
+    onAsk,
+    drawn,
+    onDraw,
+    wishes,
+    onWish,
+    marked,
+    onMarked,
+    isPhotoShown,
+    onPhotoShown,
+  };
 }
 
 export type Asking = ReturnType<typeof useAsking>;

@@ -22,8 +22,7 @@ export function MarkingGround({ on, size, marked, onMark }: Props) {
         fill="transparent"
         style={{ cursor: 'crosshair' }}
         onPointerDown={(event) => event.stopPropagation()}
-        onClick={(event) => {
-          event.stopPropagation();
+        onPointerUp={(event) => {
           const box = event.currentTarget.getBoundingClientRect();
           onMark(on.toStage({ x: event.clientX - box.left, y: event.clientY - box.top }));
         }}

@@ -1,6 +1,6 @@
 import { BRIGHTNESS, type UnitSystem } from '@gullwind/core';
 import { PICTURE_TYPES } from '@gullwind/contract';
-import { Box, Button, Slider, Typography } from '@mui/material';
+import { Box, Button, Checkbox, FormControlLabel, Slider, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
 import type { Asking } from '../asking/asking';
@@ -45,7 +45,22 @@ export function PhotoGroup({ photo: now, asking }: Props) {
           </>
         )}
       </Box>
-      {photo && <Brightness key={photo.version} now={now} />}
+      {photo && (
+        <>
+          <Brightness key={photo.version} now={now} />
+          <FormControlLabel
+            control={
+              <Checkbox
+                size="small"
+                checked={asking.isPhotoShown}
+                onChange={(event) => asking.onPhotoShown(event.target.checked)}
+              />
+            }
+            label="shown under the drawing"
+            slotProps={{ typography: { variant: 'body2' } }}
+          />
+        </>
+      )}
     </PanelGroup>
   );
 }
