@@ -36,6 +36,8 @@ export {
   tiesToCut,
 } from './lanes';
 export type { LaneUse, MountChoice } from './lanes';
+export { loomsAt, sayLoom } from './looms';
+export type { Breakout, LoomAt } from './looms';
 export { plugNameOf } from './plugs';
 export type { PlugAt } from './plugs';
 export type { Point, Rect } from './rect';

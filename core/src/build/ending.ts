@@ -1,10 +1,12 @@
-import { connectionsOf } from '../board';
+import { connectionsOf, layBoard, loomsAt, sayLoom } from '../board';
+import type { UnitSystem } from '../quantity';
 import type { Rig } from '../rig';
+import { sayCableM } from './cableList';
 import { mountedAt, type Mounted } from './lanesOfRig';
 import { MINUTES } from './minutes';
 import { doneTo, shortWord, step, type Step } from './step';
 
-export function ending(rig: Rig, all: readonly Step[]): readonly Step[] {
+export function ending(rig: Rig, all: readonly Step[], units: UnitSystem): readonly Step[] {
   const laidSteps = all.filter(({ kind }) => kind === 'lay').map(({ id }) => id);
   const whole = laidSteps.join(' ');
   const lying = all.filter(({ kind }) => kind === 'lay');
@@ -20,7 +22,13 @@ export function ending(rig: Rig, all: readonly Step[]): readonly Step[] {
     needs: [...laidSteps, ...powered.map(({ id }) => id)],
     fingerprint: doneTo(`play ${whole}`, wordOf(lying)),
   });
-  return [...powered, play, ...tying(rig, lying, whole), ...closing(rig, lying)];
+  return [
+    ...powered,
+    play,
+    ...tying(rig, lying, whole),
+    ...looming(rig, units),
+    ...closing(rig, lying),
+  ];
 }
 
 /** Everything that lies, in a word. */
@@ -87,6 +95,34 @@ function tying(rig: Rig, lying: readonly Step[], whole: string): readonly Step[]
     ];
   });
 }
+
+/** Cables to the amp tied as one, with what each goes on alone. */
+function looming(rig: Rig, units: UnitSystem): readonly Step[] {
+  if (rig.layout.looms.length === 0) return [];
+  return loomsAt(rig, layBoard(rig)).map((at) => {
+    const ties = Math.floor(at.trunkM / LOOM_PITCH_M) + 1;
+    const alone = at.breakouts.map(
+      ({ boardM, farM }) => `${sayCableM(boardM, units)} and ${sayCableM(farM, units)}`,
+    );
+    return step({
+      id: `tie ${at.loom.id}`,
+      kind: 'tie',
+      says: `Tie ${sayLoom(at, units)}`,
+      detail: `${ties} ties; alone at the board and at the amp: ${alone.join('; ')}`,
+      minutes: Math.max(1, Math.round(MINUTES.tieEach * ties)),
+      tools: ['cutters'],
+      needs: ['play'],
+      parts: ['tie'],
+      pieces: Array.from(
+        { length: ties },
+        (_, i) => `${at.loom.id}:${i}:${shortWord(at.loom.cables.join(' '))}`,
+      ),
+    });
+  });
+}
+
+/** From tie to tie along a loom, m. */
+const LOOM_PITCH_M = 0.5;
 
 function closing(rig: Rig, labelled: readonly Step[]): readonly Step[] {
   return [

@@ -30,7 +30,7 @@ export function workPlan(
     .filter(({ kind }) => kind === 'control')
     .map((cable) => laid(cable, ready, units));
   const all = [...before, ...dc, ...audio, ...control];
-  return [...all, ...ending(rig, all)];
+  return [...all, ...ending(rig, all, units)];
 }
 
 /** From both ends of the chain to its middle: what lies outermost is reached last by other hands. */

@@ -1,6 +1,8 @@
 import {
   drawnBeside,
   laneUses,
+  loomsAt,
+  sayLoom,
   sayWire,
   type BoardPlan,
   type Rig,
@@ -24,6 +26,8 @@ import {
   PlugShape,
   ScaleBar,
 } from './chart/marks';
+import { Beside } from './chart/Beside';
+import { LoomShape } from './chart/LoomShape';
 import { boundsOfDecks, type Look, type Projection } from './chart/projection';
 import { Soundings, WireShape, type Water } from './chart/WireShape';
 import type { Layers } from './layers';
@@ -198,6 +202,7 @@ function Above({ rig, plan, on, look, layers, units, lit, selection }: Props) {
   const isTold = ({ connection: { id, carries } }: Wire) =>
     !isFed(carries) || selection.cable === id;
   const names = useMemo(() => namesOfLeaving(rig, plan, units), [rig, plan, units]);
+  const looms = useMemo(() => loomsAt(rig, plan), [rig, plan]);
   const drawn = useMemo(() => drawnBeside(plan.wires), [plan.wires]);
   return (
     <>
@@ -219,11 +224,17 @@ function Above({ rig, plan, on, look, layers, units, lit, selection }: Props) {
       {layers.cables && (
         <Leaving
           plan={plan}
+          looms={looms}
           bounds={boundsOfDecks(plan.decks)}
           on={on}
           name={(id) => names.get(id) ?? sayWire(plan, id)}
         />
       )}
+      {layers.cables &&
+        looms.map((loom) => (
+          <LoomShape key={loom.loom.id} loom={loom} on={on} words={sayLoom(loom, units)} />
+        ))}
+      <Beside rig={rig} plan={plan} on={on} units={units} />
       {plan.conflicts
         .filter(({ weight }) => weight === 'hard' || (weight === 'foot' && layers.feet))
         .map((conflict) => (

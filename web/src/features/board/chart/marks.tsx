@@ -4,6 +4,7 @@ import {
   type Conflict,
   type Foot,
   type LaneUse,
+  type LoomAt,
   type PlugAt,
   type Rig,
   type Rect,
@@ -174,18 +175,22 @@ export function CoilMark({ conflict, on }: On & { readonly conflict: Conflict })
 }
 
 interface LeavingProps extends On {
+  readonly looms: readonly LoomAt[];
   readonly plan: BoardPlan;
   readonly bounds: Rect;
   readonly name: (cable: string) => string;
 }
 
 /** Cables that leave the boards: a line from the plug to the nearer side, and where it goes. */
-export function Leaving({ plan, bounds, on, name }: LeavingProps) {
+export function Leaving({ plan, looms, bounds, on, name }: LeavingProps) {
   const { chart } = useTheme();
+  const tied = new Set(looms.flatMap(({ loom }) => loom.cables));
   const leaving = plan.wires.flatMap(({ connection, from, to, isOnBoards }) => {
     const plug = from ?? to;
     const isOut = connection.from === null || connection.to === null;
-    return plug && !isOnBoards && isOut ? [{ id: connection.id, plug }] : [];
+    return plug && !isOnBoards && isOut && !tied.has(connection.id)
+      ? [{ id: connection.id, plug }]
+      : [];
   });
   const middle = on.toPage({ x: (bounds.x0 + bounds.x1) / 2, y: bounds.y1 });
   const rows = { left: 0, right: 0 };

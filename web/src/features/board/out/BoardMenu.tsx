@@ -9,7 +9,7 @@ import {
 import { Button, Divider, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
 import { sayFailure } from '../../../app/failures';
-import { saveBoard, savePdf, saveSvg } from './boardFiles';
+import { saveBoard, saveDxf, savePdf, saveSvg } from './boardFiles';
 
 interface Props {
   readonly rig: Rig;
@@ -52,6 +52,9 @@ export function BoardMenu({ rig, units }: Props) {
           </MenuItem>
         ))}
         <Divider />
+        <MenuItem dense onClick={act(() => saveDxf(rig, units))}>
+          Outline and openings (DXF)
+        </MenuItem>
         <MenuItem dense onClick={act(() => saveBoard(rig))}>
           The board (JSON)
         </MenuItem>

@@ -35,6 +35,13 @@ export async function saveSvg(rig: Rig, kind: DrawingKind, units: UnitSystem): P
   saveText(`${nameOf(rig)}-${kind}.svg`, `${text}\n`, 'image/svg+xml');
 }
 
+/** Outline and openings at full size, for a machine that cuts and drills. */
+export async function saveDxf(rig: Rig, units: UnitSystem): Promise<void> {
+  const { boardDxf } = await import('./boardDxf');
+  const drawing = drawBoard(rig, rig.texts.name, 'drilling', units);
+  saveText(`${nameOf(rig)}-drilling.dxf`, boardDxf(drawing), 'image/vnd.dxf');
+}
+
 /** The board as it is laid out, as JSON. */
 export const saveBoard = (rig: Rig): void =>
   saveText(

@@ -1,12 +1,4 @@
-import {
-  bundleDiameter,
-  DIAMETERS_M,
-  formatQuantity,
-  freshId,
-  sayWire,
-  type Loom,
-  type Wire,
-} from '@gullwind/core';
+import { formatQuantity, freshId, loomsAt, sayLoom, sayWire, type Loom } from '@gullwind/core';
 import { Box, Button, Typography } from '@mui/material';
 import { NameField } from '../../../ui/NameField';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
@@ -44,10 +36,11 @@ export function LoomLines({ rig, plan, units, actions }: PanelProps) {
 }
 
 function LoomLine({ rig, plan, units, actions, loom }: PanelProps & { readonly loom: Loom }) {
-  const wires = plan.wires.filter(({ connection }) => loom.cables.includes(connection.id));
-  const at = rig.layout.looms.indexOf(loom);
+  const nth = rig.layout.looms.indexOf(loom);
+  const at = loomsAt(rig, plan).find((one) => one.loom === loom);
+  const size = (m: number) => formatQuantity(m, 'size', units);
   const replace = (insert: readonly Loom[]) =>
-    actions.edit({ kind: 'list', of: 'looms', at, remove: 1, insert });
+    actions.edit({ kind: 'list', of: 'looms', at: nth, remove: 1, insert });
   return (
     <Box sx={{ mb: 0.5 }}>
       <NameField
@@ -57,7 +50,9 @@ function LoomLine({ rig, plan, units, actions, loom }: PanelProps & { readonly l
         sx={{ fontSize: 14, fontWeight: 600 }}
       />
       <Typography variant="body2">
-        {`${wires.map(({ connection }) => sayWire(plan, connection.id)).join('; ')}. A bundle of ${formatQuantity(thicknessOf(wires), 'size', units)}, ${formatQuantity(longestOf(wires), 'length', units)} long.`}
+        {at
+          ? `${sayLoom(at, units)}, ${size(at.diameterM)} thick. ${at.breakouts.map(({ cable, boardM, farM }) => `${sayWire(plan, cable)}: alone ${size(boardM)} at the board and ${size(farM)} at the other end`).join('; ')}.`
+          : 'None of its cables leaves the boards.'}
       </Typography>
       <Button size="small" onClick={() => replace([])}>
         Untie it
@@ -65,9 +60,3 @@ function LoomLine({ rig, plan, units, actions, loom }: PanelProps & { readonly l
     </Box>
   );
 }
-
-const thicknessOf = (wires: readonly Wire[]): number =>
-  bundleDiameter(wires.map(({ connection }) => DIAMETERS_M[connection.carries]));
-
-const longestOf = (wires: readonly Wire[]): number =>
-  Math.max(0, ...wires.map(({ connection }) => connection.lengthM));
