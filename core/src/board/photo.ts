@@ -51,8 +51,13 @@ export function homographyOf(points: PhotoPoints): Homography | null {
     [u, v, 1, 0, 0, 0, -u * x, -v * x, x],
     [0, 0, 0, u, v, 1, -u * y, -v * y, y],
   ]);
-  return eliminate(rows);
+  const map = eliminate(rows);
+  return map && Math.abs(determinant(map)) > 1e-9 ? map : null;
 }
+
+/** Of the map as a matrix of nine: 0 where it takes the plane to a line. */
+const determinant = ([a, b, c, d, e, f, g, h]: Homography): number =>
+  a * (e - f * h) - b * (d - f * g) + c * (d * h - e * g);
 
 /** Gauss with the largest pivot. @param rows eight of nine, the last is the right side */
 function eliminate(rows: number[][]): Homography | null {

@@ -55,38 +55,43 @@ export function* planOnBoard(
   if (rig.layout.boards.length === 0) return null;
   const made = applyFollowing(rig, edit);
   if (made.kind === 'refused') return null;
-  const known = new Set(allDevices(rig).map(({ id }) => id));
-  let now = made.rig;
-  const edits: Edit[] = [edit];
-  const says: string[] = [];
-  for (const { id } of allDevices(made.rig)) {
-    if (known.has(id) || now.layout.placements[id]) continue;
-    const work = willItFit({ rig: now, id, pinned: [] });
-    let step = work.next();
-    for (; !step.done; step = work.next()) yield null;
-    const answer = step.value;
-    says.push(sayFit(layBoard(now), id, answer, building));
-    if (answer.kind === 'missing') continue;
-    const placed = applyFollowing(now, answer.edit);
-    if (placed.kind === 'refused') continue;
-    edits.push(answer.edit);
-    now = placed.rig;
-  }
+  const { now, edits, says } = yield* placeNew(rig, made.rig, building);
   const rework = reworkOf(rig, now, building);
   const treble = sayTrebleChange(rework);
   const isBuilt = building.records !== undefined && isBegun(building.records);
-  const head = isBuilt ? [] : ['As if the board were built as it is:'];
   return {
-    edit: edits.length === 1 ? edit : { kind: 'group', edits },
+    edit: edits.length === 0 ? edit : { kind: 'group', edits: [edit, ...edits] },
     says: [
       ...says,
-      ...head,
+      ...(isBuilt ? [] : ['As if the board were built as it is:']),
       ...sayRework(rework, building.units),
       ...(treble ? [treble] : []),
       ...sayInTheWay(rig, now, building),
     ],
     rework,
   };
+}
+
+/** Every device that came in by a change put where it fits. */
+function* placeNew(before: Rig, changed: Rig, building: Building) {
+  const known = new Set(allDevices(before).map(({ id }) => id));
+  const isNew = ({ id }: { readonly id: string }) =>
+    !known.has(id) && !changed.layout.placements[id];
+  let now = changed;
+  const edits: Edit[] = [];
+  const says: string[] = [];
+  for (const { id } of allDevices(changed).filter(isNew)) {
+    const work = willItFit({ rig: now, id, pinned: [] });
+    let step = work.next();
+    for (; !step.done; step = work.next()) yield null;
+    const answer = step.value;
+    says.push(sayFit(layBoard(now), id, answer, building));
+    const placed = answer.kind === 'missing' ? null : applyFollowing(now, answer.edit);
+    if (answer.kind === 'missing' || placed?.kind !== 'ok') continue;
+    edits.push(answer.edit);
+    now = placed.rig;
+  }
+  return { now, edits, says };
 }
 
 /** Whether and where it fits, and what gives way, in one sentence. */

@@ -190,21 +190,29 @@ export class Fitter {
   #conflictFree(standing: Standing): boolean {
     const { laying } = this.#rig.layout;
     const [own, far] = this.#plugsOf(standing);
-    const mine = partsOf([standing], own);
     const farParts = partsOf([], far);
-    const gap = laying.gapM.value;
-    for (const a of mine) {
-      for (const b of this.#fixed) if (missingBetween(a, b, gap) > 0) return false;
-      for (const b of farParts) if (missingBetween(a, b, gap) > 0) return false;
-    }
-    for (const [i, a] of farParts.entries()) {
-      const others = [...this.#fixed, ...farParts.slice(i + 1)];
-      for (const b of others)
-        if (missingBetween(a, b, gap) > 0 && !this.#pairsBefore.has(pairKey(a, b))) return false;
-    }
+    if (this.#meets(partsOf([standing], own), farParts)) return false;
+    if (this.#farMeet(farParts)) return false;
     if (!misfitsOf([standing], laying).next().done) return false;
     if (standing.layer === 'top' && doesTip(standing)) return false;
     return this.#feetAreFree(standing);
+  }
+
+  /** Whether its case or its plugs reach into anything. */
+  #meets(mine: readonly Part[], farParts: readonly Part[]): boolean {
+    const gapM = this.#rig.layout.laying.gapM.value;
+    const isIn = (a: Part) => (b: Part) => missingBetween(a, b, gapM) > 0;
+    return mine.some((a) => this.#fixed.some(isIn(a)) || farParts.some(isIn(a)));
+  }
+
+  /** Whether a plug at the other end of one of its cables, as it turns for it, newly reaches into something. */
+  #farMeet(farParts: readonly Part[]): boolean {
+    const gapM = this.#rig.layout.laying.gapM.value;
+    return farParts.some((a, i) =>
+      [...this.#fixed, ...farParts.slice(i + 1)].some(
+        (b) => missingBetween(a, b, gapM) > 0 && !this.#pairsBefore.has(pairKey(a, b)),
+      ),
+    );
   }
 
   #feetAreFree(standing: Standing): boolean {

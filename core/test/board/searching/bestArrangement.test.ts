@@ -6,7 +6,8 @@ import {
   layBoard,
   USUAL_WISHES,
 } from '../../../src/board';
-import { allChoices, movingIn } from '../../../src/board/searching/bestArrangement';
+import { movingIn } from '../../../src/board/searching/bestArrangement';
+import { allChoices } from '../../../src/board/searching/choices';
 import { Packing } from '../../../src/board/searching/packing';
 import { costPerMetre, Judge, type Wishes } from '../../../src/board/searching/wishes';
 import { applyEdits, editBrief, type Rig, type Turn } from '../../../src/rig';

@@ -63,7 +63,7 @@ export const optionOf = (thing: string): string => `case-${thing}`;
 
 /** Boards to scale, and all that stands and lies on them. A list to a screen reader, with one option for each case. */
 export function BoardChart(props: Props) {
-  const { plan, look, on, size, selection, hands, chart, units, numbers, asking, photo } = props;
+  const { plan, look, on, size, selection, hands, chart, units, asking, photo } = props;
   const isSeen = photo.photo !== null && look.side === 'above' && asking.isPhotoShown;
   const marks = marksFor(asking.asked);
   const last = selection.things.at(-1);
@@ -96,42 +96,57 @@ export function BoardChart(props: Props) {
             isOverPhoto={isSeen}
           />
         ))}
-        <g opacity={asking.drawn.ghosts.length > 0 ? 0.4 : marks > 0 ? 0.3 : isSeen ? 0.8 : 1}>
+        <g opacity={strengthOf(asking, marks, isSeen)}>
           <Lying {...props} />
-          {inDrawingOrder(plan.standings, look).map((standing) => (
-            <CaseShape
-              key={standing.thing.id}
-              id={optionOf(standing.thing.id)}
-              standing={standing}
-              on={on}
-              side={look.side}
-              units={units}
-              numbers={numbersOf(standing.thing.id, standing.switches.length, numbers)}
-              isSelected={selection.things.includes(standing.thing.id)}
-              grip={hands.bindThing(standing.thing.id)}
-            />
-          ))}
+          <Cases {...props} />
           <Above {...props} />
         </g>
-        <AnswerShapes
-          drawn={asking.drawn}
-          at={asking.asked?.kind === 'here' ? asking.asked.at : null}
-          on={on}
-        />
-        {marks > 0 && (
-          <MarkingGround
-            on={on}
-            size={size}
-            marked={asking.marked}
-            onMark={(at) =>
-              asking.onMarked(asking.marked.length < marks ? [...asking.marked, at] : [at])
-            }
-          />
-        )}
+        <OverAll {...props} marks={marks} />
         <ScaleBar bounds={bounds} on={on} units={units} side={look.side} />
       </svg>
     </Box>
   );
+}
+
+function Cases({ plan, look, on, units, numbers, selection, hands }: Props) {
+  return inDrawingOrder(plan.standings, look).map((standing) => (
+    <CaseShape
+      key={standing.thing.id}
+      id={optionOf(standing.thing.id)}
+      standing={standing}
+      on={on}
+      side={look.side}
+      units={units}
+      numbers={numbersOf(standing.thing.id, standing.switches.length, numbers)}
+      isSelected={selection.things.includes(standing.thing.id)}
+      grip={hands.bindThing(standing.thing.id)}
+    />
+  ));
+}
+
+/** What is answered, and what is marked, above everything. */
+function OverAll({ on, size, asking, marks }: Props & { readonly marks: number }) {
+  const { asked, drawn, marked, onMarked } = asking;
+  return (
+    <>
+      <AnswerShapes drawn={drawn} at={asked?.kind === 'here' ? asked.at : null} on={on} />
+      {marks > 0 && (
+        <MarkingGround
+          on={on}
+          size={size}
+          marked={marked}
+          onMark={(at) => onMarked(marked.length < marks ? [...marked, at] : [at])}
+        />
+      )}
+    </>
+  );
+}
+
+/** How strongly the board is drawn: behind an answer or marks it steps back. */
+function strengthOf({ drawn }: Asking, marks: number, isSeen: boolean): number {
+  if (marks > 0) return 0.3;
+  if (drawn.ghosts.length > 0) return 0.4;
+  return isSeen ? 0.8 : 1;
 }
 
 const CHART = {

@@ -45,14 +45,7 @@ export function PlansView({ open }: { open: OpenRig }) {
   const { rig } = open;
   const [depth, setDepth] = useState<2 | 3>(2);
   const [{ units }] = useSettings();
-  const { work, drawing, proposals: found, first } = useProposals(rig, depth, units);
-  const onBoard = usePlansOnBoard(
-    open.id,
-    rig,
-    work.state.kind === 'done' ? found : NO_PROPOSALS,
-    units,
-  );
-  const proposals = useMemo(() => withMinutes(found, onBoard), [found, onBoard]);
+  const { work, drawing, proposals, first, onBoard } = useProposalsOnBoard(open, depth, units);
   const choice = useChoice(rig, proposals, units);
   return (
     <StagePage open={open} stage="Plans" columns={{ md: '372px minmax(0, 1fr)' }}>
@@ -67,11 +60,7 @@ export function PlansView({ open }: { open: OpenRig }) {
       >
         <GoalPanel rig={rig} />
         <SearchState work={work} drawing={drawing} depth={depth} onDepth={setDepth} />
-        {first && (
-          <Typography variant="body2" data-testid="first-step" sx={{ mb: 1 }}>
-            <Terms text={sayFirstStep(first)} reference={rig.electrical.reference} units={units} />
-          </Typography>
-        )}
+        {first && <FirstStep {...{ rig, units, first }} />}
         <ProposalList
           rig={rig}
           units={units}
@@ -87,6 +76,27 @@ export function PlansView({ open }: { open: OpenRig }) {
       </Box>
     </StagePage>
   );
+}
+
+interface FirstProps {
+  readonly rig: Rig;
+  readonly units: UnitSystem;
+  readonly first: Parameters<typeof sayFirstStep>[0];
+}
+
+const FirstStep = ({ rig, units, first }: FirstProps) => (
+  <Typography variant="body2" data-testid="first-step" sx={{ mb: 1 }}>
+    <Terms text={sayFirstStep(first)} reference={rig.electrical.reference} units={units} />
+  </Typography>
+);
+
+/** The same with what they mean for the board, where there is one. */
+function useProposalsOnBoard({ id, rig }: OpenRig, depth: 2 | 3, units: UnitSystem) {
+  const { proposals: found, ...rest } = useProposals(rig, depth, units);
+  const asked = rest.work.state.kind === 'done' ? found : NO_PROPOSALS;
+  const onBoard = usePlansOnBoard(id, rig, asked, units);
+  const proposals = useMemo(() => withMinutes(found, onBoard), [found, onBoard]);
+  return { ...rest, proposals, onBoard };
 }
 
 /** What the search has found, and once it is at its end, how sure each gain is. */

@@ -66,6 +66,12 @@ export function ArrangePanel(props: AskProps) {
   );
 }
 
+const WORTHS = [
+  ['perDb', 'A dB is worth, m of cable', 1000],
+  ['feet', 'Feet count, times', 100],
+  ['perMove', 'Each thing moved, m of cable', 100],
+] as const;
+
 function WishFields({
   wishes,
   onWish,
@@ -84,24 +90,15 @@ function WishFields({
         ]}
         onChange={(leaves) => onWish({ ...wishes, leaves })}
       />
-      <PlainNumberField
-        label="A dB is worth, m of cable"
-        value={wishes.perDb}
-        max={1000}
-        onChange={(perDb) => onWish({ ...wishes, perDb })}
-      />
-      <PlainNumberField
-        label="Feet count, times"
-        value={wishes.feet}
-        max={100}
-        onChange={(feet) => onWish({ ...wishes, feet })}
-      />
-      <PlainNumberField
-        label="Each thing moved, m of cable"
-        value={wishes.perMove}
-        max={100}
-        onChange={(perMove) => onWish({ ...wishes, perMove })}
-      />
+      {WORTHS.map(([field, label, max]) => (
+        <PlainNumberField
+          key={field}
+          label={label}
+          value={wishes[field]}
+          max={max}
+          onChange={(value) => onWish({ ...wishes, [field]: value })}
+        />
+      ))}
       <FormControlLabel
         control={
           <Checkbox

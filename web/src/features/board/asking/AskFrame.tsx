@@ -58,24 +58,34 @@ export function WorkLine<P, A>({ work, says, share }: WorkProps<P, A>) {
         </Box>
       );
     case 'stopped':
-      return (
-        <Typography role="status" variant="body2" sx={{ my: 0.75 }}>
-          Stopped; nothing was changed.{' '}
-          <Button size="small" onClick={start}>
-            Search again
-          </Button>
-        </Typography>
-      );
+      return <Ended says="Stopped; nothing was changed." role="status" onAgain={start} />;
     case 'failed':
       return (
-        <Typography role="alert" variant="body2" sx={{ my: 0.75 }}>
-          {`It broke off: ${state.message}. Nothing was changed.`}{' '}
-          <Button size="small" onClick={start}>
-            Search again
-          </Button>
-        </Typography>
+        <Ended
+          says={`It broke off: ${state.message}. Nothing was changed.`}
+          role="alert"
+          onAgain={start}
+        />
       );
     default:
       return null;
   }
+}
+
+interface EndedProps {
+  readonly says: string;
+  readonly role: 'status' | 'alert';
+  readonly onAgain: () => void;
+}
+
+/** It ended without an answer. */
+function Ended({ says, role, onAgain }: EndedProps) {
+  return (
+    <Typography role={role} variant="body2" sx={{ my: 0.75 }}>
+      {says}{' '}
+      <Button size="small" onClick={onAgain}>
+        Search again
+      </Button>
+    </Typography>
+  );
 }

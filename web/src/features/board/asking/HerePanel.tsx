@@ -1,15 +1,15 @@
 import {
-  formatQuantity,
   formatSignedDb,
   formatStripLength,
   PLACEMENT_RULES,
   type FitsHere,
   type Point,
+  type UnitSystem,
 } from '@gullwind/core';
 import { Box, Button, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { useGearItems } from '../../../app/useGearItems';
-import { useLongWork } from '../../../workers/useLongWork';
+import { useLongWork, type WorkStateOf } from '../../../workers/useLongWork';
 import { SizeField } from '../panels/SizeField';
 import { AskFrame, WorkLine } from './AskFrame';
 import { ghostsOf, NOTHING_DRAWN } from './asking';
@@ -17,34 +17,15 @@ import type { AskProps } from './AskPanel';
 
 /** What of the gear at hand fits at a point of a board. */
 export function HerePanel({ at, ...props }: AskProps & { readonly at: Point }) {
-  const { rig, units, asking } = props;
+  const { rig, asking } = props;
   const gear = useGearItems();
   const question = useMemo(() => gear && { rig, gear, at }, [rig, gear, at]);
   const work = useLongWork('whatFits', question, { begins: true });
   const { state } = work;
-  const found =
-    state.kind === 'done'
-      ? state.answer
-      : state.kind === 'running' || state.kind === 'stopped'
-        ? (state.progress?.found ?? [])
-        : [];
-  const move = (change: Partial<Point>) => asking.onAsk({ kind: 'here', at: { ...at, ...change } });
+  const found = foundIn(state);
   return (
     <AskFrame title="What fits here?" onClose={() => asking.onAsk(null)}>
-      <SizeField
-        label="From the left"
-        rule={PLACEMENT_RULES.xM}
-        value={at.x}
-        units={units}
-        onChange={(x) => move({ x })}
-      />
-      <SizeField
-        label="From the front"
-        rule={PLACEMENT_RULES.yM}
-        value={at.y}
-        units={units}
-        onChange={(y) => move({ y })}
-      />
+      <PointFields {...props} at={at} />
       <WorkLine
         work={work}
         says={(progress) =>
@@ -65,6 +46,42 @@ export function HerePanel({ at, ...props }: AskProps & { readonly at: Point }) {
         ))}
       </Box>
     </AskFrame>
+  );
+}
+
+/** What was found so far, or at all. */
+function foundIn(state: WorkStateOf<'whatFits'>): readonly FitsHere[] {
+  switch (state.kind) {
+    case 'done':
+      return state.answer;
+    case 'running':
+    case 'stopped':
+      return state.progress?.found ?? [];
+    default:
+      return [];
+  }
+}
+
+/** Where it is asked, by numbers. */
+function PointFields({ at, units, asking }: AskProps & { readonly at: Point }) {
+  const move = (change: Partial<Point>) => asking.onAsk({ kind: 'here', at: { ...at, ...change } });
+  return (
+    <>
+      <SizeField
+        label="From the left"
+        rule={PLACEMENT_RULES.xM}
+        value={at.x}
+        units={units}
+        onChange={(x) => move({ x })}
+      />
+      <SizeField
+        label="From the front"
+        rule={PLACEMENT_RULES.yM}
+        value={at.y}
+        units={units}
+        onChange={(y) => move({ y })}
+      />
+    </>
   );
 }
 
@@ -97,20 +114,24 @@ function FitLine({
         </Button>
       </Box>
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-        {[
-          sayBetween(one),
-          one.place.turn === 0 ? '' : `turned by ${one.place.turn}°`,
-          Math.abs(one.addedM) < 0.0005
-            ? ''
-            : `${one.addedM > 0 ? '+' : '−'}${formatStripLength(Math.abs(one.addedM), units)} of cable`,
-          one.trebleDb === null ? '' : `${formatSignedDb(one.trebleDb, 2)} dB`,
-        ]
-          .filter(Boolean)
-          .join(' · ') || formatQuantity(one.place.xM, 'size', units)}
+        {sayFits(one, units)}
       </Typography>
     </Box>
   );
 }
+
+/** Where in the chain, how it is turned, and what it adds. */
+const sayFits = (one: FitsHere, units: UnitSystem): string =>
+  [
+    sayBetween(one),
+    one.place.turn === 0 ? '' : `turned by ${one.place.turn}°`,
+    Math.abs(one.addedM) < 0.0005
+      ? ''
+      : `${one.addedM > 0 ? '+' : '−'}${formatStripLength(Math.abs(one.addedM), units)} of cable`,
+    one.trebleDb === null ? '' : `${formatSignedDb(one.trebleDb, 2)} dB`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
 
 function sayBetween({ between, gear }: FitsHere): string {
   if (gear === null) return 'from the cargo';

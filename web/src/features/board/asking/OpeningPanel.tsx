@@ -1,4 +1,4 @@
-import { formatQuantity, sayWire } from '@gullwind/core';
+import { formatQuantity, sayWire, type OpeningFound } from '@gullwind/core';
 import { Button, Typography } from '@mui/material';
 import { useEffect, useMemo, useState } from 'react';
 import { useLongWork } from '../../../workers/useLongWork';
@@ -12,7 +12,7 @@ const USUAL_HOLE_M = 0.02;
 
 /** Where one more opening in a plate would save the most cable. */
 export function OpeningPanel(props: AskProps) {
-  const { rig, plan, units, asking, actions } = props;
+  const { rig, plan, units, asking } = props;
   const { onDraw } = asking;
   const [widthM, setWidth] = useState(USUAL_HOLE_M);
   const question = useMemo(() => ({ rig, widthM }), [rig, widthM]);
@@ -37,25 +37,30 @@ export function OpeningPanel(props: AskProps) {
             : 'No further hole saves any cable.'}
         </Typography>
       )}
-      {found && (
-        <>
-          <Typography variant="body2">
-            It comes onto the drilling template. Clamp the plate on wood, eyes covered, and let no
-            cable lie on a raw edge: a grommet, or a rounded one.
-          </Typography>
-          <Button
-            size="small"
-            variant="contained"
-            sx={{ mt: 0.75 }}
-            onClick={() => {
-              actions.edit(found.edit);
-              asking.onAsk(null);
-            }}
-          >
-            Drill it there
-          </Button>
-        </>
-      )}
+      {found && <Drill {...props} found={found} />}
     </AskFrame>
+  );
+}
+
+/** It is drilled: on the plan, and with care on the bench. */
+function Drill({ found, actions, asking }: AskProps & { readonly found: OpeningFound }) {
+  return (
+    <>
+      <Typography variant="body2">
+        It comes onto the drilling template. Clamp the plate on wood, eyes covered, and let no cable
+        lie on a raw edge: a grommet, or a rounded one.
+      </Typography>
+      <Button
+        size="small"
+        variant="contained"
+        sx={{ mt: 0.75 }}
+        onClick={() => {
+          actions.edit(found.edit);
+          asking.onAsk(null);
+        }}
+      >
+        Drill it there
+      </Button>
+    </>
   );
 }

@@ -105,6 +105,16 @@ function OneBoard({
         onChange={(surface) => change({ surface })}
       />
       <BoardLines board={board} units={units} onChange={change} />
+      <BoardButtons {...{ rig, actions, asking, board }} />
+    </Box>
+  );
+}
+
+type ButtonProps = Pick<AskingPanelProps, 'rig' | 'actions' | 'asking'> & { readonly board: Board };
+
+function BoardButtons({ rig, actions, asking, board }: ButtonProps) {
+  return (
+    <>
       {board.surface === 'plate' && (
         <Button size="small" onClick={() => asking.onAsk({ kind: 'opening', board: board.id })}>
           Where would an opening help?
@@ -113,7 +123,7 @@ function OneBoard({
       <Button size="small" onClick={() => actions.edit(removeBoard(rig, board.id))}>
         Without this board
       </Button>
-    </Box>
+    </>
   );
 }
 

@@ -68,6 +68,12 @@ function sayNext(what: 'two' | 'four', count: number): string {
     : 'Type how far apart both are. The first comes to lie on the corner, the second level with it.';
 }
 
+const TRACE_WORDS = [
+  'Press on one corner of its case.',
+  'And on the opposite one.',
+  'Both are marked.',
+] as const;
+
 /** What is traced, one thing after the other: two opposite corners of its case. */
 export function TracePanel(props: AskProps) {
   const { rig, plan, asking, actions } = props;
@@ -90,11 +96,7 @@ export function TracePanel(props: AskProps) {
         onChange={setChosen}
       />
       <Typography role="status" sx={{ my: 0.75, fontSize: 15 }}>
-        {marked.length === 0
-          ? 'Press on one corner of its case.'
-          : marked.length === 1
-            ? 'And on the opposite one.'
-            : 'Both are marked.'}
+        {TRACE_WORDS[marked.length]}
       </Typography>
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
         A case that nobody has measured becomes as large as what you mark.

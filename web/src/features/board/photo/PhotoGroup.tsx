@@ -3,7 +3,7 @@ import { PICTURE_TYPES } from '@gullwind/contract';
 import { Box, Button, Checkbox, FormControlLabel, Slider, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
-import type { Asking } from '../asking/asking';
+import type { Asked, Asking } from '../asking/asking';
 import type { PhotoNow } from './usePhoto';
 
 interface Props {
@@ -28,22 +28,7 @@ export function PhotoGroup({ photo: now, asking }: Props) {
           isBusy={isSending}
           onFile={(file) => void now.send(file)}
         />
-        {photo && (
-          <>
-            <Button size="small" onClick={() => asking.onAsk({ kind: 'mark', what: 'four' })}>
-              Straighten by four corners
-            </Button>
-            <Button size="small" onClick={() => asking.onAsk({ kind: 'mark', what: 'two' })}>
-              Scale by two points
-            </Button>
-            <Button size="small" onClick={() => asking.onAsk({ kind: 'trace' })}>
-              Trace it
-            </Button>
-            <Button size="small" onClick={() => void remove()}>
-              Without it
-            </Button>
-          </>
-        )}
+        {photo && <PhotoButtons asking={asking} onRemove={() => void remove()} />}
       </Box>
       {photo && (
         <>
@@ -62,6 +47,30 @@ export function PhotoGroup({ photo: now, asking }: Props) {
         </>
       )}
     </PanelGroup>
+  );
+}
+
+const ASKS = [
+  ['Straighten by four corners', { kind: 'mark', what: 'four' }],
+  ['Scale by two points', { kind: 'mark', what: 'two' }],
+  ['Trace it', { kind: 'trace' }],
+] as const satisfies readonly (readonly [string, Asked])[];
+
+function PhotoButtons({
+  asking,
+  onRemove,
+}: Pick<Props, 'asking'> & { readonly onRemove: () => void }) {
+  return (
+    <>
+      {ASKS.map(([words, asked]) => (
+        <Button key={words} size="small" onClick={() => asking.onAsk(asked)}>
+          {words}
+        </Button>
+      ))}
+      <Button size="small" onClick={onRemove}>
+        Without it
+      </Button>
+    </>
   );
 }
 

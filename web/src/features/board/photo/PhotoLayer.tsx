@@ -9,29 +9,9 @@ interface Props {
 
 /** The photograph below the drawing, its four points where they are on the boards: straightened as it is shown. */
 export function PhotoLayer({ photo, url, on }: Props) {
-  const { width, height, brightness, points } = photo;
-  const onPage = points.map(({ u, v, x, y }) => ({ u, v, ...on.toPage({ x, y }) }));
-  const map = homographyOf(onPage as unknown as PhotoPoints);
-  if (!map) return null;
-  const [a, b, c, d, e, f, g, h] = map;
-  const matrix = [
-    a / width,
-    d / width,
-    0,
-    g / width,
-    b / height,
-    e / height,
-    0,
-    h / height,
-    0,
-    0,
-    1,
-    0,
-    c,
-    f,
-    0,
-    1,
-  ];
+  const { width, height, brightness } = photo;
+  const matrix = matrixOf(photo, on);
+  if (!matrix) return null;
   return (
     <img
       src={url}
@@ -40,15 +20,30 @@ export function PhotoLayer({ photo, url, on }: Props) {
       height={height}
       draggable={false}
       style={{
-        position: 'absolute',
-        left: 0,
-        top: 0,
-        maxWidth: 'none',
-        transformOrigin: '0 0',
+        ...LYING,
         transform: `matrix3d(${matrix.join(',')})`,
         filter: `brightness(${brightness})`,
-        pointerEvents: 'none',
       }}
     />
   );
+}
+
+const LYING = {
+  position: 'absolute',
+  left: 0,
+  top: 0,
+  maxWidth: 'none',
+  transformOrigin: '0 0',
+  pointerEvents: 'none',
+} as const;
+
+/** From pixels of the picture to the page, as the sixteen numbers of a style. */
+function matrixOf({ width, height, points }: BoardPhoto, on: Projection): readonly number[] | null {
+  const onPage = points.map(({ u, v, x, y }) => ({ u, v, ...on.toPage({ x, y }) }));
+  const map = homographyOf(onPage as unknown as PhotoPoints);
+  if (!map) return null;
+  const [a, b, c, d, e, f, g, h] = map;
+  const across = [a / width, d / width, 0, g / width];
+  const down = [b / height, e / height, 0, h / height];
+  return [...across, ...down, 0, 0, 1, 0, c, f, 0, 1];
 }
