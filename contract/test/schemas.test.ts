@@ -5,6 +5,7 @@ import fc from 'fast-check';
 import {
   applyEdits,
   editBrief,
+  flatLie,
   GEAR_KINDS,
   keepScene,
   newRig,
@@ -149,18 +150,20 @@ test('a workspace with all of it, line by line', async () => {
   const gear = { kind: 'gear', place: 1, revision: 1, item };
   const kept = { kind: 'revision', rig: rig.id, revision: 1, savedAt: moment, name: 'first night' };
   const revision = { ...kept, document: newRig('before') };
-  const header = { kind: 'gullwind-workspace', format: 4 };
+  const header = { kind: 'gullwind-workspace', format: 5 };
   const settings = { kind: 'settings', settings: DEFAULT_SETTINGS };
   const done = { kind: 'done', rig: rig.id, done: DONE };
   const test_ = { kind: 'test', rig: rig.id, test: TEST };
   const offCut = { kind: 'offCut', offCut: OFF_CUT };
-  const end = { kind: 'end', rigs: 1, revisions: 1, gear: 1, records: 3 };
-  const records = [done, test_, offCut];
+  const end = { kind: 'end', rigs: 1, revisions: 1, gear: 1, records: 4 };
+  const points = flatLie({ x0: 0, y0: 0, x1: 0.6 }, { width: 4, height: 3 });
+  const photo = { kind: 'photo', rig: rig.id, photo: { points, brightness: 1.2, picture: '/9j/' } };
+  const records = [done, test_, photo, offCut];
   const lines: object[] = [header, settings, gear, rig, revision, ...records, end];
   expect(await partsIn(lines)).toEqual([settings, gear, rig, revision, ...records]);
-  for (const line of lines) expect(matches('workspace-4', line)).toBe(true);
+  for (const line of lines) expect(matches('workspace-5', line)).toBe(true);
   for (const [at, bad] of [
-    [0, { ...header, format: 5 }],
+    [0, { ...header, format: 6 }],
     [0, { ...header, kind: 'other' }],
     [1, { kind: 'settings', settings: {} }],
     [2, { ...gear, item: {} }],
@@ -169,10 +172,12 @@ test('a workspace with all of it, line by line', async () => {
     [4, { ...revision, savedAt: 'yesterday' }],
     [5, { ...done, done: { ...DONE, step: '' } }],
     [6, { ...test_, test: { ...TEST, leakOhm: -1 } }],
-    [7, { ...offCut, offCut: { ...OFF_CUT, lengthM: 0 } }],
-    [8, { ...end, boats: 1 }],
+    [7, { ...photo, photo: { ...photo.photo, brightness: 9 } }],
+    [7, { ...photo, photo: { ...photo.photo, points: points.slice(1) } }],
+    [8, { ...offCut, offCut: { ...OFF_CUT, lengthM: 0 } }],
+    [9, { ...end, boats: 1 }],
   ] as const) {
-    expect(matches('workspace-4', bad)).toBe(false);
+    expect(matches('workspace-5', bad)).toBe(false);
     await expect(partsIn(lines.with(at, bad))).rejects.toThrow(WorkspaceRefused);
   }
 });

@@ -139,7 +139,7 @@ test('a workspace goes out, and comes back over what is there only when told to'
   await expectProblem(restore({ overwrite: 'yes' }), 400, 'invalid-request');
   await expectProblem(restore({ overwrite: true }, '{"kind":'), 400, 'invalid-request');
   await expectProblem(
-    restore({ overwrite: true }, text.replace('"format":4', '"format":5')),
+    restore({ overwrite: true }, text.replace('"format":5', '"format":6')),
     400,
     'invalid-request',
   );

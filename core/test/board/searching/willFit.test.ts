@@ -26,6 +26,7 @@ test('what is said to fit does, on the best place and wherever it is said to', (
   const kinds: Record<string, number> = {};
   fc.assert(
     fc.property(thrownBoard, fc.nat(999), (rig, pick) => {
+      if (rig.layout.boards[0]!.widthM.value > 0.5) return;
       const loose = applyEdits(rig, { kind: 'place', id: 'd1', to: null });
       const found = toEnd(placesFor(loose, 'd1'));
       const some = found.places[pick % Math.max(1, found.places.length)];
@@ -43,7 +44,7 @@ test('what is said to fit does, on the best place and wherever it is said to', (
       const after = layBoard(followed.rig).conflicts.filter(({ weight }) => weight !== 'note');
       expect(after.filter(({ key }) => !before.has(key))).toEqual([]);
     }),
-    { seed: 153, numRuns: 4, endOnFailure: true },
+    { seed: 153, numRuns: 7, endOnFailure: true },
   );
   expect(kinds.fits).toBeGreaterThan(1);
 });

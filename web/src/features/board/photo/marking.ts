@@ -1,11 +1,15 @@
 import {
+  bodyOf,
+  entered,
   findDevice,
   homographyOf,
   lieByTwo,
   onDeck,
+  resized,
   unmapped,
   type BoardPhoto,
   type BoardPlan,
+  type Device,
   type Edit,
   type PhotoLie,
   type PhotoPoints,
@@ -87,7 +91,7 @@ export function traced(
     middle.y - d / 2 - deck.rect.y0,
     { turn: isTurned ? 90 : 0 },
   );
-  const size = takesSize ? sizeEdits(id, width, depth) : [];
+  const size = takesSize ? [sizedAs(findDevice(rig, id)!, width, depth)] : [];
   return { kind: 'group', edits: [...size, { kind: 'place', id, to }] };
 }
 
@@ -98,15 +102,14 @@ const isCase = (width: number, depth: number): boolean =>
 const misfit = (w: number, d: number, width: number, depth: number): number =>
   Math.abs(w - width) + Math.abs(d - depth);
 
-const sizeEdits = (id: string, width: number, depth: number): readonly Edit[] =>
-  (
-    [
-      ['body.widthM', width],
-      ['body.depthM', depth],
-    ] as const
-  ).map(([field, value]) => ({
-    kind: 'set',
-    target: { of: 'device', id },
-    field,
-    to: { value, from: 'entered' },
-  }));
+/** A device as large as it was marked; its jacks and switches move with its size. */
+const sizedAs = (device: Device, widthM: number, depthM: number): Edit => ({
+  kind: 'replace',
+  part: {
+    of: 'device',
+    to: {
+      ...device,
+      body: resized(bodyOf(device), { widthM: entered(widthM), depthM: entered(depthM) }),
+    },
+  },
+});
