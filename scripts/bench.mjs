@@ -10,6 +10,7 @@ for (const file of [
   'bench/plans.ts',
   'bench/board.ts',
   'bench/power.ts',
+  'bench/boardAsked.ts',
   'bench/page.ts',
   'bench/gear.ts',
   'bench/kept.ts',
