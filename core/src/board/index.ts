@@ -1,4 +1,4 @@
-export { firstArrangement } from './arrange';
+export { firstArrangement, isHung } from './arrange';
 export type { Arrangement } from './arrange';
 export {
   addBoard,

@@ -2,9 +2,13 @@ import {
   applyFollowing,
   arrangedEdit,
   bestArrangement,
+  isHung,
   layBoard,
   swapEdit,
+  thingsOf,
+  willItFit,
   type ArrangeQuestion,
+  type BoardThing,
   type Conflict,
   type Freedom,
   type Judged,
@@ -92,25 +96,45 @@ const kindsFor = ({ layout }: Rig): readonly ArrangementKind[] =>
     ? ['wished', 'nearNow', 'feet']
     : ['wished', 'short', 'feet'];
 
+/** What usually hangs below and stands nowhere yet, where it fits: before all else, for it is in nobody's way there. */
+function* hangLoose({ rig }: ArrangeQuestion, budget: number) {
+  let now = rig;
+  const edits: Edit[] = [];
+  const isLoose = (thing: BoardThing) => !rig.layout.placements[thing.id] && isHung(rig, thing);
+  for (const { id } of thingsOf(rig).filter(isLoose)) {
+    const work = willItFit({ rig: now, id, pinned: thingsOf(now).map((one) => one.id) });
+    let step = work.next();
+    for (; !step.done; step = work.next()) yield { done: 0, of: budget, best: [] };
+    if (step.value.kind !== 'fits') continue;
+    const placed = applyFollowing(now, step.value.edit);
+    if (placed.kind !== 'ok') continue;
+    edits.push(step.value.edit);
+    now = placed.rig;
+  }
+  return { rig: now, edits };
+}
+
 /** Up to three arrangements that differ in kind, the one as asked first. */
 export function* arrangeOffers({
   building,
   ...question
 }: ArrangeOffersQuestion): Generator<ArrangeOffersProgress, readonly Arranged[]> {
-  const { rig, wishes, budget } = question;
+  const { wishes, budget } = question;
+  const { rig, edits } = yield* hangLoose(question, budget);
   const kinds = kindsFor(rig);
   const share = Math.floor(budget / kinds.length);
   const found: Arranged[] = [];
   const seen = new Set<string>();
   const keep = (kind: ArrangementKind, judged: Judged | null): void => {
-    const edit = judged && arrangedEdit(rig, judged);
-    const one = edit && offered(rig, edit, building);
+    const arranged = judged && arrangedEdit(rig, judged);
+    const edit: Edit | null = arranged && { kind: 'group', edits: [...edits, arranged] };
+    const one = edit && offered(question.rig, edit, building);
     if (!one || seen.has(JSON.stringify(edit))) return;
     seen.add(JSON.stringify(edit));
     found.push({ ...one, kind });
   };
   for (const [i, kind] of kinds.entries()) {
-    const asked = { ...question, wishes: KINDS[kind](wishes), budget: share };
+    const asked = { ...question, rig, wishes: KINDS[kind](wishes), budget: share };
     const work = bestArrangement(asked);
     let step = work.next();
     for (; !step.done; step = work.next()) {

@@ -9,11 +9,11 @@ import {
 } from '@gullwind/core';
 import { Box, Button } from '@mui/material';
 import { useSnackbar } from 'notistack';
-import { useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { useSettings } from '../../app/useSettings';
 import { FieldMessage } from '../../ui/FieldMessage';
 import { useElementSize } from '../../ui/useElementSize';
-import { useAnalysis, type AnalysedWays } from '../../workers/useAnalysis';
+import { useAnalysis } from '../../workers/useAnalysis';
 import { STAGE_PAGE, STAGE_PANEL, stageColumns } from '../../ui/stageLayout';
 import { shownRig, StageHeader, useRigEdits, type OpenRig } from '../editor';
 import { RunStrip } from '../path';
@@ -28,12 +28,12 @@ import { ALL_LAYERS } from './layers';
 import { BoardPanel } from './panels/BoardPanel';
 import { ThingPanel } from './panels/ThingPanel';
 import { WirePanel } from './panels/WirePanel';
-import { NOTHING, onlyCable, onlyThing } from './selection';
-import { hasBoard, useBoardActions, type BoardActions } from './useBoardActions';
+import { NOTHING, onlyCable, onlyThing, type BoardSelection } from './selection';
+import { hasBoard, useBoardActions } from './useBoardActions';
 import { useBoardHands } from './useBoardHands';
 import { AskPanel } from './asking/AskPanel';
 import { useAsking, type Asking } from './asking/asking';
-import { usePhoto, usePictureTaker, type PhotoNow } from './photo/usePhoto';
+import { usePhoto, usePictureTaker } from './photo/usePhoto';
 import { useBuilding } from './asking/useBuilding';
 import { useBoardKeys } from './useBoardKeys';
 import { watersOf } from './waters';
@@ -77,20 +77,28 @@ function useLooking(plan: BoardPlan) {
   return { selection, onSelect, layers, onLayers, look, onLook, lit, onLight, chart, size, on };
 }
 
-function LaidOut({ open, rig, units }: Props) {
+/** All that the page of a board is made of. */
+function useLaidOut({ open, rig, units }: Props) {
   const plan = useMemo(() => layBoard(rig), [rig]);
-  const analysed = useAnalysis(rig);
-  const looking = useLooking(plan);
-  const { look, layers, onLook, onLayers, chart } = looking;
-  const panel = useRef<HTMLDivElement>(null);
-  const actions = useBoardActions();
-  const gapM = rig.layout.laying.gapM.value;
   const asking = useAsking();
+  const { onSelect: select, ...looked } = useLooking(plan);
+  const looking = { ...looked, onSelect: useSelecting(select, asking) };
+  const actions = useBoardActions();
   const photo = usePhoto(open.id);
   usePictureTaker(photo);
-  const hands = useBoardHands({ ...looking, plan, gapM, actions, onAsk: asking.onAsk });
-  useBoardKeys({ ...looking, plan, actions, panel, asking, isOff: open.theirs !== null });
-  const shared = { ...looking, open, rig, plan, units, analysed, actions, hands, asking, photo };
+  const gapM = rig.layout.laying.gapM.value;
+  const hands = useBoardHands({ ...looking, plan, gapM, actions, asking });
+  const analysed = useAnalysis(rig);
+  return { ...looking, open, rig, plan, units, analysed, actions, hands, asking, photo };
+}
+
+type SharedProps = ReturnType<typeof useLaidOut>;
+
+function LaidOut(props: Props) {
+  const shared = useLaidOut(props);
+  const { open, units, look, layers, onLook, onLayers, chart, asking } = shared;
+  const panel = useRef<HTMLDivElement>(null);
+  useBoardKeys({ ...shared, panel, isOff: open.theirs !== null });
   return (
     <Box component="main" sx={STAGE_PAGE}>
       <StageHeader stage="Board" open={open}>
@@ -116,13 +124,19 @@ function LaidOut({ open, rig, units }: Props) {
   );
 }
 
-interface SharedProps extends Props, ReturnType<typeof useLooking> {
-  readonly plan: BoardPlan;
-  readonly analysed: AnalysedWays | null;
-  readonly actions: BoardActions;
-  readonly hands: ReturnType<typeof useBoardHands>;
-  readonly asking: Asking;
-  readonly photo: PhotoNow;
+/** What is selected is looked at: what was asked of something else is closed. */
+function useSelecting(
+  onSelect: (selection: BoardSelection) => void,
+  { asked, onAsk }: Asking,
+): (selection: BoardSelection) => void {
+  const kind = asked?.kind;
+  return useCallback(
+    (selection: BoardSelection) => {
+      onSelect(selection);
+      if (kind === 'here' || kind === 'fit' || kind === 'swap') onAsk(null);
+    },
+    [onSelect, onAsk, kind],
+  );
 }
 
 /** The board, what it does to the treble, and what is in the way. */

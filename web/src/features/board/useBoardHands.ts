@@ -19,7 +19,7 @@ interface Hands {
   readonly selection: BoardSelection;
   readonly onSelect: (selection: BoardSelection) => void;
   readonly actions: BoardActions;
-  readonly onAsk: Asking['onAsk'];
+  readonly asking: Asking;
 }
 
 /** What is dragged, as it stood when the hand took it, and what it may come to rest at. */
@@ -119,15 +119,15 @@ function gripOf(
 const ON_THE_GROUND = '[data-thing], [data-wire]';
 
 /** The ground moves under the hand; with Shift, what a frame encloses is selected. */
-function useGroundDrag({ chart, plan, on, look, onLook, onSelect, selection, onAsk }: Hands) {
+function useGroundDrag({ chart, plan, on, look, onLook, onSelect, selection, asking }: Hands) {
   return useDragGesture(
     {
       onDrag: ({ memo, movement: [mx, my], initial: [x, y], last, tap, shiftKey, event }) => {
         if (event.target instanceof Element && event.target.closest(ON_THE_GROUND))
           return undefined;
         if (tap) {
-          if (isNothing(selection)) onAsk(freeAt(plan, on.toStage(pageIn(chart, x, y))));
-          else onSelect(NOTHING);
+          if (!isNothing(selection)) onSelect(NOTHING);
+          else if (mayAsk(asking)) asking.onAsk(freeAt(plan, on.toStage(pageIn(chart, x, y))));
           return undefined;
         }
         const from = (memo as Look | undefined) ?? look;
@@ -144,6 +144,9 @@ function useGroundDrag({ chart, plan, on, look, onLook, onSelect, selection, onA
     { drag: { filterTaps: true, pointer: { keys: false } } },
   );
 }
+
+/** What is open and takes time to answer is not put aside by a press beside it. */
+const mayAsk = ({ asked }: Asking): boolean => asked === null || asked.kind === 'here';
 
 const isNothing = ({ things, cable }: BoardSelection): boolean =>
   things.length === 0 && cable === null;

@@ -6,12 +6,12 @@ import {
   type Wishes,
 } from '@gullwind/core';
 import { Box, Button, Checkbox, FormControlLabel, Typography } from '@mui/material';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { ChoiceField } from '../../../ui/parts/ChoiceField';
 import { PlainNumberField } from '../../../ui/PlainNumberField';
 import { useLongWork } from '../../../workers/useLongWork';
 import { AskFrame, WorkLine } from './AskFrame';
-import { ghostsOf, NOTHING_DRAWN } from './asking';
+import { ghostsOf, useDrawn } from './asking';
 import type { AskProps } from './AskPanel';
 import { OfferedLines } from './OfferedLines';
 
@@ -131,11 +131,12 @@ function Pinned({ plan, asking: { wishes } }: AskProps) {
 function Offers({ offers, ...props }: AskProps & { readonly offers: readonly Arranged[] }) {
   const { rig, plan, asking, actions } = props;
   const [shown, setShown] = useState(0);
-  const { onDraw } = asking;
   const offer = offers[shown] ?? offers[0];
-  useEffect(() => {
-    onDraw(offer ? { ...NOTHING_DRAWN, ghosts: ghostsOf(rig, plan, offer.edit) } : NOTHING_DRAWN);
-  }, [offer, rig, plan, onDraw]);
+  const drawn = useMemo(
+    () => (offer ? { ghosts: ghostsOf(rig, plan, offer.edit) } : null),
+    [offer, rig, plan],
+  );
+  useDrawn(asking, drawn);
   if (offers.length === 0)
     return (
       <Typography role="status" variant="body2" sx={{ mt: 0.75 }}>

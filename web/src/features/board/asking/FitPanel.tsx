@@ -1,9 +1,9 @@
 import { layBoard, sayFit, sayThing, type FitProgress } from '@gullwind/core';
 import { Button, Typography } from '@mui/material';
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import { useLongWork } from '../../../workers/useLongWork';
 import { AskFrame, WorkLine } from './AskFrame';
-import { ghostsOf, NOTHING_DRAWN } from './asking';
+import { ghostsOf, useDrawn } from './asking';
 import type { AskProps } from './AskPanel';
 
 const LOOKS: Readonly<Record<FitProgress['looks'], string>> = {
@@ -15,15 +15,16 @@ const LOOKS: Readonly<Record<FitProgress['looks'], string>> = {
 /** Whether a thing fits: everywhere that it does, or what has to move, or how much is missing. */
 export function FitPanel({ id, ...props }: AskProps & { readonly id: string }) {
   const { rig, plan, units, asking, actions } = props;
-  const { wishes, onDraw } = asking;
+  const { wishes } = asking;
   const question = useMemo(() => ({ rig, id, pinned: wishes.pinned }), [rig, id, wishes.pinned]);
   const work = useLongWork('willFit', question, { begins: true });
   const answer = work.state.kind === 'done' ? work.state.answer : null;
-  useEffect(() => {
-    if (!answer || answer.kind === 'missing') return onDraw(NOTHING_DRAWN);
+  const drawn = useMemo(() => {
+    if (!answer || answer.kind === 'missing') return null;
     const area = answer.kind === 'fits' ? answer.area : [];
-    return onDraw({ ...NOTHING_DRAWN, area, ghosts: ghostsOf(rig, plan, answer.edit) });
-  }, [answer, rig, plan, onDraw]);
+    return { area, ghosts: ghostsOf(rig, plan, answer.edit) };
+  }, [answer, rig, plan]);
+  useDrawn(asking, drawn);
   return (
     <AskFrame title={`Where does ${sayThing(plan, id)} fit?`} onClose={() => asking.onAsk(null)}>
       <WorkLine

@@ -12,7 +12,7 @@ import { useGearItems } from '../../../app/useGearItems';
 import { useLongWork, type WorkStateOf } from '../../../workers/useLongWork';
 import { SizeField } from '../panels/SizeField';
 import { AskFrame, WorkLine } from './AskFrame';
-import { ghostsOf, NOTHING_DRAWN } from './asking';
+import { useShown } from './asking';
 import type { AskProps } from './AskPanel';
 
 /** What of the gear at hand fits at a point of a board. */
@@ -22,6 +22,7 @@ export function HerePanel({ at, ...props }: AskProps & { readonly at: Point }) {
   const question = useMemo(() => gear && { rig, gear, at }, [rig, gear, at]);
   const work = useLongWork('whatFits', question, { begins: true });
   const { state } = work;
+  const show = useShown(props);
   const found = foundIn(state);
   return (
     <AskFrame title="What fits here?" onClose={() => asking.onAsk(null)}>
@@ -42,7 +43,7 @@ export function HerePanel({ at, ...props }: AskProps & { readonly at: Point }) {
       )}
       <Box component="ul" aria-label="What fits" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {found.map((one) => (
-          <FitLine key={one.key} {...props} one={one} />
+          <FitLine key={one.key} {...props} one={one} onShow={() => show(one.edit)} />
         ))}
       </Box>
     </AskFrame>
@@ -85,20 +86,17 @@ function PointFields({ at, units, asking }: AskProps & { readonly at: Point }) {
   );
 }
 
-function FitLine({
-  one,
-  rig,
-  plan,
-  units,
-  asking,
-  actions,
-}: AskProps & { readonly one: FitsHere }) {
-  const show = () => asking.onDraw({ ...NOTHING_DRAWN, ghosts: ghostsOf(rig, plan, one.edit) });
+interface FitLineProps extends AskProps {
+  readonly one: FitsHere;
+  readonly onShow: () => void;
+}
+
+function FitLine({ one, onShow, units, actions }: FitLineProps) {
   return (
     <Box
       component="li"
-      onMouseEnter={show}
-      onFocus={show}
+      onMouseEnter={onShow}
+      onFocus={onShow}
       sx={{ borderTop: 1, borderColor: 'divider', py: 0.5 }}
     >
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>

@@ -1,10 +1,10 @@
 import { formatQuantity, sayWire, type OpeningFound } from '@gullwind/core';
 import { Button, Typography } from '@mui/material';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useLongWork } from '../../../workers/useLongWork';
 import { SizeField } from '../panels/SizeField';
 import { AskFrame, WorkLine } from './AskFrame';
-import { NOTHING_DRAWN } from './asking';
+import { useDrawn } from './asking';
 import type { AskProps } from './AskPanel';
 
 const HOLE_RULE = { label: 'Hole', quantity: 'size', min: 0.008, max: 0.08 } as const;
@@ -13,12 +13,12 @@ const USUAL_HOLE_M = 0.02;
 /** Where one more opening in a plate would save the most cable. */
 export function OpeningPanel(props: AskProps) {
   const { rig, plan, units, asking } = props;
-  const { onDraw } = asking;
   const [widthM, setWidth] = useState(USUAL_HOLE_M);
   const question = useMemo(() => ({ rig, widthM }), [rig, widthM]);
   const work = useLongWork('opening', question, { begins: true });
   const found = work.state.kind === 'done' ? work.state.answer : null;
-  useEffect(() => onDraw({ ...NOTHING_DRAWN, hole: found }), [found, onDraw]);
+  const drawn = useMemo(() => (found ? { hole: found } : null), [found]);
+  useDrawn(asking, drawn);
   const size = (m: number) => formatQuantity(m, 'size', units);
   return (
     <AskFrame title="Where would an opening help?" onClose={() => asking.onAsk(null)}>

@@ -1,10 +1,10 @@
-import { sayThing, swapsOf, type Offered, type SwapKind } from '@gullwind/core';
+import { sayThing, swapsOf, type Edit, type Offered, type SwapKind } from '@gullwind/core';
 import { Box, Button, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { useLatest } from '../../../workers/useLatest';
 import { questionsWorker } from '../../../workers/workers';
 import { AskFrame } from './AskFrame';
-import { ghostsOf, NOTHING_DRAWN } from './asking';
+import { useShown } from './asking';
 import type { AskProps } from './AskPanel';
 import { OfferedLines } from './OfferedLines';
 
@@ -40,6 +40,7 @@ export function SwapPanel({
   const question = useMemo(() => ({ pair, kinds, rig, building }), [pair, kinds, rig, building]);
   const answer = useLatest(question, ask);
   const isNow = answer?.question === question;
+  const show = useShown(props);
   const names = pair.map((id) => sayThing(plan, id));
   return (
     <AskFrame title={`Swap ${names[0]!} and ${names[1]!}?`} onClose={() => asking.onAsk(null)}>
@@ -50,20 +51,27 @@ export function SwapPanel({
         </Typography>
       )}
       {kinds.map((kind, i) => (
-        <Swap key={kind} {...props} kind={kind} cost={isNow ? (answer.costs[i] ?? null) : null} />
+        <Swap
+          key={kind}
+          {...props}
+          kind={kind}
+          cost={isNow ? (answer.costs[i] ?? null) : null}
+          onShow={show}
+        />
       ))}
     </AskFrame>
   );
 }
 
-function Swap({
-  kind,
-  cost,
-  ...props
-}: AskProps & { readonly kind: SwapKind; readonly cost: Offered | null }) {
-  const { rig, plan, asking, actions } = props;
-  const show = () =>
-    cost && asking.onDraw({ ...NOTHING_DRAWN, ghosts: ghostsOf(rig, plan, cost.edit) });
+interface SwapProps extends AskProps {
+  readonly kind: SwapKind;
+  readonly cost: Offered | null;
+  readonly onShow: (edit: Edit) => void;
+}
+
+function Swap({ kind, cost, onShow, ...props }: SwapProps) {
+  const { asking, actions } = props;
+  const show = () => cost && onShow(cost.edit);
   return (
     <Box
       component="section"

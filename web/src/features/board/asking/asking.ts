@@ -1,6 +1,7 @@
 import type { BoardPlan, Edit, OpeningFound, Point, Rect, Rig, Wishes } from '@gullwind/core';
 import { applyEdit, layBoard, USUAL_WISHES } from '@gullwind/core';
-import { useCallback, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { AskProps } from './AskPanel';
 
 /// What a board is asked, and what of the answer is drawn on it.
 
@@ -66,6 +67,25 @@ export function useAsking() {
 }
 
 export type Asking = ReturnType<typeof useAsking>;
+
+/** Draws an answer as long as it is shown; null draws nothing. */
+export function useDrawn({ onDraw }: Asking, drawn: Partial<Drawn> | null): void {
+  useEffect(() => {
+    if (drawn) onDraw({ ...NOTHING_DRAWN, ...drawn });
+    return () => onDraw(NOTHING_DRAWN);
+  }, [drawn, onDraw]);
+}
+
+/** What is pointed at in a list is drawn, until the rig is another or the list is gone. */
+export function useShown({ rig, plan, asking }: Pick<AskProps, 'rig' | 'plan' | 'asking'>) {
+  const [edit, onShow] = useState<{ readonly of: Rig; readonly edit: Edit } | null>(null);
+  const drawn = useMemo(
+    () => (edit && edit.of === rig ? { ghosts: ghostsOf(rig, plan, edit.edit) } : null),
+    [edit, rig, plan],
+  );
+  useDrawn(asking, drawn);
+  return useCallback((shown: Edit) => onShow({ of: rig, edit: shown }), [rig]);
+}
 
 /** How many points are marked for what is asked; 0 where none are. */
 export const marksFor = (asked: Asked | null): number =>
