@@ -3,7 +3,15 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { DEFAULT_SETTINGS, OPERATIONS, type Operation } from '@gullwind/contract';
-import { applyEdits, deviceOfClass, insertDevice, newRig, setCableLength } from '@gullwind/core';
+import {
+  applyEdits,
+  deviceOfClass,
+  insertDevice,
+  newRig,
+  setCableLength,
+  flatLie,
+} from '@gullwind/core';
+import sharp from 'sharp';
 import { Ajv } from 'ajv';
 import addFormats from 'ajv-formats';
 import request from 'supertest';
@@ -20,6 +28,7 @@ const MOUNTS: Readonly<Record<string, string>> = {
   rig: '/rigs',
   rigBuild: '/rigs',
   offCut: '/off-cuts',
+  photo: '/rigs',
 };
 
 /** What the server's own files route, as "get /rigs/{id}". */
@@ -85,6 +94,8 @@ interface Call {
   readonly path?: string;
   readonly body?: unknown;
   readonly sent?: () => string;
+  /** A picture, sent as what it is. */
+  readonly picture?: () => Promise<Buffer>;
   readonly status?: number;
 }
 
@@ -115,6 +126,9 @@ const TEST = {
   note: '',
 };
 
+const solid = sharp({ create: { width: 40, height: 30, channels: 3, background: '#864' } }).jpeg();
+const LIE = { points: flatLie({ x0: 0, y0: 0, x1: 0.6 }, { width: 4, height: 3 }), brightness: 1 };
+
 /** In this order each leaves what the next needs; one call at least for every operation. */
 const CALLS: readonly (readonly [string, Call])[] = [
   ['get /health', {}],
@@ -141,6 +155,15 @@ const CALLS: readonly (readonly [string, Call])[] = [
   ['put /rigs/{id}/tests/{test}', { body: TEST }],
   ['get /rigs/{id}/build', {}],
   ['get /rigs/{id}/build', { path: `/rigs/${randomUUID()}/build`, status: 404 }],
+  ['get /rigs/{id}/photo', {}],
+  ['get /rigs/{id}/photo/picture', { status: 404 }],
+  ['put /rigs/{id}/photo', { picture: () => solid.toBuffer() }],
+  ['put /rigs/{id}/photo', { picture: () => Promise.resolve(Buffer.from('none')), status: 422 }],
+  ['put /rigs/{id}/photo/lie', { body: LIE }],
+  ['put /rigs/{id}/photo/lie', { body: { ...LIE, brightness: 9 }, status: 400 }],
+  ['get /rigs/{id}/photo', {}],
+  ['get /rigs/{id}/photo/picture', {}],
+  ['delete /rigs/{id}/photo', {}],
   ['get /builds', {}],
   ['put /off-cuts/{id}', { body: { name: 'Reel', gear: null, lengthM: 0.4, note: '' } }],
   ['get /off-cuts', {}],
@@ -161,11 +184,12 @@ const CALLS: readonly (readonly [string, Call])[] = [
   ['post /workspace', { path: '/workspace?overwrite=true', sent: () => backup.text }],
 ];
 
-async function call(operation: string, { path, body, sent }: Call) {
+async function call(operation: string, { path, body, sent, picture }: Call) {
   const [method, template] = operation.split(' ') as ['get', string];
   const filled =
     path ?? template.replace('{id}', id).replace('{revision}', '1').replace('{test}', TEST_ID);
   const question = request(app.url)[method](`/api${filled}`);
+  if (picture) return question.set('Content-Type', 'image/jpeg').send(await picture());
   if (sent) return question.set('Content-Type', 'application/x-ndjson').send(sent());
   return body === undefined ? question : question.send(body as object);
 }
@@ -185,6 +209,10 @@ test.each(CALLS)('%s answers as it is described (%#)', async (operation, details
   if (operation === 'get /workspace') {
     backup.text = answer.text ?? (answer.body as Buffer).toString('utf8');
     expect(backup.text.split('\n')[0]).toContain('gullwind-workspace');
+    return;
+  }
+  if (operation.endsWith('/picture') && answer.status === 200) {
+    expect(answer.headers['content-type']).toBe('image/jpeg');
     return;
   }
   const body: unknown = answer.status === 204 ? undefined : answer.body;
