@@ -105,6 +105,14 @@ describe.each(['day', 'night', 'forced colours'] as const)('axe by %s', (look) =
     await page.open(`/rigs/${PIT_BOARD}/board`);
     await page.findText('button', 'move Ballast');
     await expectNoViolations();
+    await page.press('g');
+    await (await page.find('section[aria-label="Arrange"] button.MuiButton-contained')).click();
+    await page.findText('button', 'Stand them so');
+    await expectNoViolations();
+    await page.press(Key.ESCAPE, 'w');
+    await page.findText('p', 'fit');
+    await expectNoViolations();
+    await page.press(Key.ESCAPE);
     await (await page.find('[role="option"][aria-label^="Gristle,"]')).click();
     await page.findText('h2', 'Gristle');
     await expectNoViolations();

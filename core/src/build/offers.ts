@@ -125,27 +125,31 @@ export function* arrangeOffers({
   const share = Math.floor(budget / kinds.length);
   const found: Arranged[] = [];
   const seen = new Set<string>();
-  const keep = (kind: ArrangementKind, judged: Judged | null): void => {
+  const offerOf = (kind: ArrangementKind, judged: Judged | null): Arranged | null => {
     const arranged = judged && arrangedEdit(rig, judged);
     const edit: Edit | null = arranged && { kind: 'group', edits: [...edits, arranged] };
     const one = edit && offered(question.rig, edit, building);
-    if (!one || seen.has(JSON.stringify(edit))) return;
-    seen.add(JSON.stringify(edit));
-    found.push({ ...one, kind });
+    return one && { ...one, kind };
   };
   for (const [i, kind] of kinds.entries()) {
     const asked = { ...question, rig, wishes: KINDS[kind](wishes), budget: share };
     const work = bestArrangement(asked);
     let step = work.next();
+    let [last, soFar]: [Judged | null, readonly Arranged[]] = [null, found];
     for (; !step.done; step = work.next()) {
-      const { done, of } = step.value;
-      yield {
-        done: i * share + Math.round((done / Math.max(1, of)) * share),
-        of: budget,
-        best: found,
-      };
+      const { done, of, best } = step.value;
+      if (best && best !== last) {
+        const offer = offerOf(kind, best);
+        [last, soFar] = [best, offer ? [...found, offer] : found];
+      }
+      const looked = i * share + Math.round((done / Math.max(1, of)) * share);
+      yield { done: looked, of: budget, best: soFar };
     }
-    keep(kind, step.value);
+    const offer = offerOf(kind, step.value);
+    const isNew = offer && !seen.has(JSON.stringify(offer.edit));
+    if (!isNew) continue;
+    seen.add(JSON.stringify(offer.edit));
+    found.push(offer);
   }
   return found;
 }

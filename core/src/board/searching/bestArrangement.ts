@@ -148,6 +148,7 @@ function* search(
   const looks = Math.max(ROUNDS, budget - layings);
   const elite = new Elite(Math.ceil(layings / 2));
   const look = new Looking(packing, judge, elite);
+  const laid = new Laid(packing, judge);
   for (let round = 0; round < ROUNDS; round++) {
     const until = Math.floor((looks * (round + 1)) / ROUNDS);
     const wanderUntil = look.count + Math.floor((until - look.count) * WANDERS);
@@ -160,7 +161,8 @@ function* search(
     let best = now;
     const from = look.count;
     while (look.count < wanderUntil) {
-      if (look.count % PROGRESS_EVERY === 0) yield { done: look.count, of: budget, best: null };
+      if (look.count % PROGRESS_EVERY === 0)
+        yield { done: look.count, of: budget, best: laid.best };
       const next = look.at(changed(now.choice, dice, turns));
       // Whole numbers and products only: the same on any machine.
       const left = 1 - (look.count - from) / (wanderUntil - from);
@@ -169,10 +171,12 @@ function* search(
       now = next;
       if (now.atLeast < best.atLeast) best = now;
     }
-    yield { done: look.count, of: budget, best: null };
+    yield { done: look.count, of: budget, best: laid.best };
     descend(look, best, until, turns);
+    // The best so far is there to be taken, whenever it is stopped.
+    laid.consider(elite.sorted()[0]!);
   }
-  return yield* layOut(elite, packing, judge, dice, { turns, looks, layings, budget });
+  return yield* layOut(elite, laid, dice, { turns, looks, layings, budget });
 }
 
 /** Looks at arrangements, counts that, and keeps the best of them. */
@@ -218,39 +222,55 @@ interface Laying {
 /** The best of what was looked at laid out with all cables, and what is near the best of those. */
 function* layOut(
   elite: Elite,
-  packing: Packing,
-  judge: Judge,
+  laid: Laid,
   dice: Dice,
   { turns, looks, layings, budget }: Laying,
 ): Generator<ArrangeProgress, Judged | null> {
-  let best: { readonly choice: Choice; readonly judged: Judged } | null = null;
-  const known = new Set<string>();
-  let laid = 0;
-  const consider = (choice: Choice): void => {
-    known.add(keyOf(choice));
-    laid++;
-    const judged = judge.judge(packing.pack(choice));
-    if (!best || judged.worth < best.judged.worth) best = { choice, judged };
-  };
-  for (const { choice, atLeast } of elite.sorted().slice(0, Math.ceil(layings / 2))) {
-    if (best && atLeast >= (best as { judged: Judged }).judged.worth) break;
-    yield {
-      done: looks + laid,
-      of: budget,
-      best: (best as { judged: Judged } | null)?.judged ?? null,
-    };
-    consider(choice);
+  for (const looked of elite.sorted().slice(0, Math.ceil(layings / 2))) {
+    if (looked.atLeast >= laid.worth) break;
+    yield { done: looks + laid.count, of: budget, best: laid.best };
+    laid.consider(looked);
   }
-  for (let tries = 0; laid < layings && tries < 20 * layings; tries++) {
-    const { choice, judged } = best!;
-    const near = changed(choice, dice, turns);
-    if (known.has(keyOf(near))) continue;
-    if (judge.atLeast(packing.pack(near)) >= judged.worth) {
-      known.add(keyOf(near));
-      continue;
-    }
-    yield { done: looks + laid, of: budget, best: judged };
-    consider(near);
+  for (let tries = 0; laid.choice && laid.count < layings && tries < 20 * layings; tries++) {
+    const near = changed(laid.choice, dice, turns);
+    if (!laid.couldBeBetter(near)) continue;
+    yield { done: looks + laid.count, of: budget, best: laid.best };
+    laid.consider({ choice: near });
   }
-  return (best as { judged: Judged } | null)?.judged ?? null;
+  return laid.best;
+}
+
+/** Lays arrangements out with all of their cables, and keeps the best. */
+class Laid {
+  count = 0;
+  best: Judged | null = null;
+  choice: Choice | null = null;
+  readonly #known = new Set<string>();
+
+  constructor(
+    readonly packing: Packing,
+    readonly judge: Judge,
+  ) {}
+
+  get worth(): number {
+    return this.best?.worth ?? Infinity;
+  }
+
+  consider({ choice }: Pick<Looked, 'choice'>): void {
+    const key = keyOf(choice);
+    if (this.#known.has(key)) return;
+    this.#known.add(key);
+    this.count++;
+    const judged = this.judge.judge(this.packing.pack(choice));
+    if (judged.worth < this.worth) [this.best, this.choice] = [judged, choice];
+  }
+
+  /** Whether it was not laid out yet, and could be worth less by what is known without its cables. */
+  couldBeBetter(choice: Choice): boolean {
+    const key = keyOf(choice);
+    if (this.#known.has(key)) return false;
+    if (this.judge.atLeast(this.packing.pack(choice)) < this.worth) return true;
+    this.#known.add(key);
+    return false;
+  }
 }

@@ -9,7 +9,7 @@ import { Box, Button, Checkbox, FormControlLabel, Typography } from '@mui/materi
 import { useMemo, useState } from 'react';
 import { ChoiceField } from '../../../ui/parts/ChoiceField';
 import { PlainNumberField } from '../../../ui/PlainNumberField';
-import { useLongWork } from '../../../workers/useLongWork';
+import { useLongWork, type WorkStateOf } from '../../../workers/useLongWork';
 import { AskFrame, WorkLine } from './AskFrame';
 import { ghostsOf, useDrawn } from './asking';
 import type { AskProps } from './AskPanel';
@@ -61,7 +61,7 @@ export function ArrangePanel(props: AskProps) {
         }
         share={({ done, of }) => done / of}
       />
-      {state.kind === 'done' && <Offers {...props} offers={state.answer} />}
+      {offersIn(state) && <Offers {...props} offers={offersIn(state)!} />}
     </AskFrame>
   );
 }
@@ -71,6 +71,13 @@ const WORTHS = [
   ['feet', 'Feet count, times', 100],
   ['perMove', 'Each thing moved, m of cable', 100],
 ] as const;
+
+/** What there is to be taken: at the end, or the best so far where it was stopped. */
+function offersIn(state: WorkStateOf<'arrange'>): readonly Arranged[] | null {
+  if (state.kind === 'done') return state.answer;
+  const best = state.kind === 'stopped' ? (state.progress?.best ?? []) : [];
+  return best.length > 0 ? best : null;
+}
 
 function WishFields({
   wishes,
