@@ -163,7 +163,7 @@ test('something in a rack, a loom to it, a controller, and what is fed', async (
   await page.press(Key.ESCAPE);
   await page.press(Key.ESCAPE);
   await (await page.findText('button', 'cables that leave as one loom')).click();
-  await page.findText('p', 'A bundle of');
+  await page.findText('p', 'together,');
   await page.chooseIn('Add to the board', 'Helm');
   await page.click('button[aria-label="Add: Add to the board"]');
   await (await page.findText('button', 'Helm')).click();
