@@ -25,7 +25,7 @@ export interface ArrangeProgress {
   readonly best: Judged | null;
 }
 
-export const USUAL_BUDGET = 16_000;
+export const USUAL_BUDGET = 24_000;
 /** Up to so many things everything is tried. */
 export const MOST_TRIED_ALL = 4;
 /** One in so many that are looked at is laid out with its cables. */
