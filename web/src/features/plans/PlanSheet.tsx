@@ -66,10 +66,11 @@ export function PlanSheet(props: Props) {
 
 /** What to do, in working order, and why rather this than less of it. */
 function MovesAndWhy({ rig, units, proposals, proposal, detail, isCut, onBoard }: Props) {
-  const { plan } = detail;
-  const minutes = onBoard?.rework.minutes ?? plan.effort.minutes;
+  const { minutes } = onBoard?.rework ?? detail.plan.effort;
+  // Told, and held against the others, by the minutes that Build asks for.
+  const plan = { ...detail.plan, effort: { ...detail.plan.effort, minutes } };
   const before = proposals[proposals.indexOf(proposal) - 1]?.plan;
-  const effort = `${sayEffort({ ...plan.effort, minutes })}.`;
+  const effort = `${sayEffort(plan.effort)}.`;
   if (plan.moves.length === 0)
     return (
       <Box sx={{ flex: 1 }}>
