@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { roomOn } from '../../../src/board/board';
 import { Fitter, type Tried } from '../../../src/board/searching/fitter';
 import { decksOf } from '../../../src/board';
-import { applyEdits, TURNS, type OnDeck, type Rig } from '../../../src/rig';
-import { thrownBoard } from '../randomBoard';
+import { applyEdits, editBrief, TURNS, type OnDeck, type Rig } from '../../../src/rig';
+import { onBoard, place, rigOfClasses, thrownBoard } from '../randomBoard';
 
 /// Where a thing fits, against laying the whole board out with it there.
 
@@ -77,4 +77,20 @@ test('its places are those that a scan of every millimetre finds', () => {
     { seed: 152, numRuns: 40 },
   );
   expect(found).toBeGreaterThan(200);
+});
+
+test('a plug at the other end that turns for it may be in the way of a third', () => {
+  const three = onBoard(rigOfClasses(['drive', 'delay', 'boost']), 'mesh', [0.6, 0.35]);
+  const uses = { d1: 'leftOn', d2: 'leftOn', d3: 'leftOn' } as const;
+  const rig = applyEdits(
+    three,
+    editBrief(three, { uses }),
+    place('d2', 100, 50),
+    place('d3', 225, 10),
+  );
+  const fitter = new Fitter(rig, 'd1');
+  const [deck] = decksOf(rig);
+  const at = (y: number) => fitter.placementAt({ deck: deck!, turn: 0, isUnder: false }, 400, y);
+  expect([10, 150].map((y) => fitter.fitsAt(at(y), deck!))).toEqual([false, true]);
+  expect([10, 150].map((y) => fitsSlowly(rig, 'd1', at(y)))).toEqual([false, true]);
 });
