@@ -13,6 +13,7 @@ import {
   newRig,
   onDeck,
   typicalBoard,
+  workPlan,
   type DeviceClass,
   type Rig,
 } from '@gullwind/core';
@@ -160,6 +161,32 @@ test('two change places after their cost was read', async () => {
   });
   const { devices } = (await rigNow(id)).electrical.rows[0]!;
   expect(devices.map(({ name }) => name)).toEqual(['delay 3', 'boost 2', 'drive 1', 'reverb 4']);
+});
+
+test('a board that is built says on the path what has become of it', async () => {
+  const rig = rigOf(['drive', 'boost', 'delay'], [0.8, 0.32]);
+  const laid = applyFollowing(rig, firstArrangement(rig).edit!);
+  const built = laid.kind === 'ok' ? laid.rig : rig;
+  const id = await kept(built);
+  for (const { id: step, fingerprint } of workPlan(built)) {
+    const done = { step, fingerprint, lengthM: null, revision: 1, by: '', isDone: true };
+    await fetch(`${world.server.address}api/rigs/${id}/done`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(done),
+    });
+  }
+  await page.open(`/rigs/${id}/path?at=d2`);
+  await page.trebleDb();
+  expect(await world.driver.findElements({ css: '[data-testid="built"]' })).toEqual([]);
+  await page.press(Key.DELETE);
+  const says = await page.eventually('what has become of it', async () => {
+    const [note] = await world.driver.findElements({ css: '[data-testid="built"]' });
+    return note ? note.getText() : null;
+  });
+  expect(says).toMatch(
+    /The board is built already\..*(?:made anew|serves again).*by Build’s table/su,
+  );
 });
 
 test('arranged from nothing with three pinned, by keys alone', async () => {
