@@ -4,7 +4,8 @@ import { thingsOf } from '../things';
 import { isHung } from '../arrange';
 import { allChoices, changed, cutChain, Dice, keyOf, neighbours } from './choices';
 import { Packing, type Choice } from './packing';
-import { costPerMetre, Judge, USUAL_WISHES, withRows, type Judged, type Wishes } from './wishes';
+import { costPerMetre, Judge, USUAL_WISHES, type Judged, type Wishes } from './wishes';
+import { withRows } from './withRows';
 
 /// The best arrangement under stated wishes. Up to four things: all choices there are, those first that could be best, until
 /// none that is left could be better. More: a seeded search that gets stricter, with a budget of arrangements looked at, so

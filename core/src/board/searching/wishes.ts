@@ -12,14 +12,13 @@ import { riserFor } from '../arrange';
 import type { Conflict } from '../conflict';
 import { connectionsOf, type Connection } from '../connections';
 import { feetOf, footConflicts, type Foot } from '../foot';
-import { lanesBehindRows } from '../lanes';
 import { jackOn, plugWays, type End, type PlugAt } from '../plugs';
 import { roomOn } from '../board';
 import { decksOf, standingAt, type Deck, type Standing } from '../standing';
 import { pluggedOf, wiresOf } from '../wires';
 import { wireConflicts } from '../wireConflicts';
-import { freshId } from '../../rig';
 import type { Packed, Packing } from './packing';
+import { withRows } from './withRows';
 
 /// What is wished of an arrangement, and what every one is worth by that. All of it is counted as metres of cable.
 
@@ -305,26 +304,4 @@ function placementsWith(
     moving.has(thing.id) ? [[thing.id, placement] as const] : [],
   );
   return Object.fromEntries([...kept, ...now]);
-}
-
-/** A rig with its things put elsewhere, and lanes behind the rows that they make now. */
-export function withRows(rig: Rig, placements: Rig['layout']['placements']): Rig {
-  const stood: Rig = { ...rig, layout: { ...rig.layout, placements } };
-  const { decks, standings, plugs } = roomOn(stood);
-  const { lanes } = rig.layout;
-  const made = decks.flatMap((deck) => {
-    const old = lanes.filter(({ board, layer }) => board === deck.board.id && layer === 'top');
-    return lanesBehindRows(deck, standings, plugs).map((lane, i) => ({
-      ...lane,
-      name: old[i]?.name ?? lane.name,
-      mount: old[i]?.mount ?? null,
-      id: old[i]?.id ?? '',
-    }));
-  });
-  let fresh = 0;
-  const kept = lanes.filter(({ layer }) => layer !== 'top');
-  const named = made.map((lane) =>
-    lane.id === '' ? { ...lane, id: freshId(rig, 'n', fresh++) } : lane,
-  );
-  return { ...stood, layout: { ...stood.layout, lanes: [...kept, ...named] } };
 }

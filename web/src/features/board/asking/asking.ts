@@ -10,7 +10,7 @@ export type Asked =
   | { readonly kind: 'here'; readonly at: Point }
   | { readonly kind: 'fit'; readonly id: string }
   | { readonly kind: 'swap'; readonly pair: readonly [string, string] }
-  | { readonly kind: 'opening'; readonly board: string }
+  | { readonly kind: 'opening' }
   | { readonly kind: 'mark'; readonly what: 'two' | 'four' }
   | { readonly kind: 'trace' };
 

@@ -116,7 +116,7 @@ function BoardButtons({ rig, actions, asking, board }: ButtonProps) {
   return (
     <>
       {board.surface === 'plate' && (
-        <Button size="small" onClick={() => asking.onAsk({ kind: 'opening', board: board.id })}>
+        <Button size="small" onClick={() => asking.onAsk({ kind: 'opening' })}>
           Where would an opening help?
         </Button>
       )}
