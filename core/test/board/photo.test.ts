@@ -46,6 +46,14 @@ test('three points in a line straighten nothing', () => {
   const [a, b, c, d] = flatLie({ x0: 0, y0: 0, x1: 1 }, { width: 4, height: 3 });
   expect(homographyOf([a, b, { ...c, v: 1, u: 0.5 }, d])).toBeNull();
   expect(homographyOf([a, b, c, d])).not.toBeNull();
+  // On a slanted line, too: what was marked at the corners lies in one line of the picture.
+  const slanted = [
+    { ...a, u: 0.1, v: 0.2 },
+    { ...b, u: 0.4, v: 0.35 },
+    { ...c, u: 0.9, v: 0.6 },
+    { ...d, u: 0.2, v: 0.7 },
+  ] as const;
+  expect(homographyOf(slanted)).toBeNull();
 });
 
 test('two points of known distance scale and level a picture, wherever they are', () => {
