@@ -21,7 +21,7 @@ const project = (name, options = {}) => ({
   displayName: name,
   rootDir: `<rootDir>/${name}`,
   testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
-  testEnvironment: 'node',
+  testEnvironment: '<rootDir>/../scripts/lib/FlatEnvironment.mjs',
   ...options,
 });
 

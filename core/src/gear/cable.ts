@@ -21,6 +21,8 @@ export interface Cable {
   readonly added: boolean;
   /** The entry of the gear list it was taken from. */
   readonly gear?: string;
+  /** Between tip and sleeve of a cable that is broken, Ω: what measurements suspect, never part of a saved rig. */
+  readonly leakOhm?: number;
 }
 
 /** Conductor from plug to plug, m: what the electricity sees of a cable. */

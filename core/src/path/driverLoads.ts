@@ -1,6 +1,5 @@
 import {
   addElement,
-  addSource,
   chooseCableForm,
   compileSection,
   createLadderState,
@@ -39,7 +38,7 @@ function loadOf(driver: number, section: Section): DriverLoad {
     transfer(after, section, 'admittance'),
     transfer(after, section, 'voltage'),
   ];
-  const source = sourceImpedance(section);
+  const source = theveninImpedance({ source: section.source, path: [] }, GRID.frequencyHz[0]!);
   const ratio = (i: number) => over(open[i]!, loaded[i]!);
   const at400 = ratio(0);
   const total = plus(at400, source);
@@ -77,32 +76,26 @@ function transfer(
   );
 }
 
+/** |Z| that whatever is plugged in after a path sees, Ω. @param frequencyHz > 0 */
+export const sourceImpedanceOhm = (
+  section: Pick<Section, 'source' | 'path'>,
+  frequencyHz: number,
+): number => sizeOfComplex(theveninImpedance(section, frequencyHz));
+
 /**
- * |Z| that whatever is plugged in after a path sees, Ω: the source through everything passive.
+ * What whatever is plugged in after a path sees, Ω: the source through everything passive.
  *
  * @param frequencyHz > 0
  */
-export function sourceImpedanceOhm(
+export function theveninImpedance(
   section: Pick<Section, 'source' | 'path'>,
   frequencyHz: number,
-): number {
+): Complex {
   const ladder = compileSection(section);
   const state = createLadderState(1);
   const grid = gridOf(Float64Array.of(frequencyHz));
   resetLadder(state);
   runLadder(ladder, 0, ladder.ops.length, grid, state);
-  const [d0, d1, n0, n1] = state.rows;
-  return sizeOfComplex([n0!, n1!]) / sizeOfComplex([d0!, d1!]);
-}
-
-/** Thévenin impedance of the source at 400 Hz: n / d after it. */
-function sourceImpedance(section: Section): Complex {
-  const builder = new LadderBuilder();
-  addSource(builder, section.source);
-  const ladder = builder.build();
-  const state = createLadderState(GRID.omega.length);
-  resetLadder(state);
-  runLadder(ladder, 0, ladder.ops.length, GRID, state);
   const [d0, d1, n0, n1] = state.rows;
   return over([n0!, n1!], [d0!, d1!]);
 }

@@ -92,8 +92,10 @@ export function cableElements(cable: Cable): readonly PathElement[] {
     lossTangent: 0,
     plugsF: 2 * cable.plugF.value,
   };
-  if (!cable.added) return [element];
-  return [{ kind: 'shunt', rOhm: null, cF: cable.addedF.value }, element];
+  const elements: PathElement[] = [element];
+  if (cable.added) elements.unshift({ kind: 'shunt', rOhm: null, cF: cable.addedF.value });
+  if (cable.leakOhm !== undefined) elements.push({ kind: 'shunt', rOhm: cable.leakOhm, cF: 0 });
+  return elements;
 }
 
 export function referenceElement({ lengthM, cPerMF }: ReferenceCable): PathElement {

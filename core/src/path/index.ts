@@ -19,6 +19,7 @@ export type { DriverLoad } from './driverLoads';
 export { runningLevel } from './runningLevel';
 export type { RunSpot, RunPoint } from './runningLevel';
 export { addLevels, SectionSolver } from './sectionResponse';
+export { ResponseMeter } from './responseMeter';
 export { lossByPart } from './lossByPart';
 export type { PartLoss } from './lossByPart';
 export { subtractTreble, TrebleMeter } from './trebleOf';
@@ -29,4 +30,4 @@ export { stateEnvelope, stateHistogram, stateStatistics } from './stateStatistic
 export type { EdgeValues, Envelope, Histogram, StateStatistics } from './stateStatistics';
 export { feedsOf } from './feeds';
 export type { Feed } from './feeds';
-export { sourceImpedanceOhm } from './driverLoads';
+export { sourceImpedanceOhm, theveninImpedance } from './driverLoads';

@@ -7,4 +7,5 @@ export { DEFAULT_DRAWS, findDifference, findTolerance, finish } from './toleranc
 export type { ChainWay, Difference, FigureBands, Tolerance, ToleranceProgress } from './tolerance';
 export { findComparedTolerance } from './comparedTolerance';
 export type { ComparedTolerance } from './comparedTolerance';
-export { hashOf, mix } from './random';
+export { hashOf, mix, NamedNormals } from './random';
+export { looseValues, RigDrawer } from './drawRig';

@@ -22,8 +22,9 @@ export type CableFit =
  * over length is C′, the intercept the plugs.
  *
  * @param readings at least one, lengths above 0 m
+ * @param leastErrorF what a single reading may be off by at the least (1σ): two readings lie on a line whatever they are
  */
-export function fitCable(readings: readonly CableReading[]): CableFit {
+export function fitCable(readings: readonly CableReading[], leastErrorF = 0): CableFit {
   const count = readings.length;
   const meanM = readings.reduce((sum, { lengthM }) => sum + lengthM, 0) / count;
   const meanF = readings.reduce((sum, { totalF }) => sum + totalF, 0) / count;
@@ -36,7 +37,7 @@ export function fitCable(readings: readonly CableReading[]): CableFit {
     (sum, { lengthM, totalF }) => sum + (totalF - intercept - slope * lengthM) ** 2,
     0,
   );
-  const variance = count > 2 ? rest / (count - 2) : 0;
+  const variance = Math.max(count > 2 ? rest / (count - 2) : 0, leastErrorF ** 2);
   return {
     kind: 'line',
     cPerMF: slope,

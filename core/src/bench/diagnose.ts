@@ -1,0 +1,209 @@
+import { median } from 'd3-array';
+import type { RigKind } from '../gear';
+import type { UnitSystem } from '../quantity';
+import type { Chain } from '../rig';
+import type { MeasuredResponse } from './pickupRun';
+import { suspectsOf, type Alternative, type Suspect } from './suspects';
+import { RigMeter, sweptChain, type RigSweep } from './wholeRig';
+
+/** A part whose change alone explains some of what was measured. */
+export interface Suspicion {
+  readonly kind: RigKind;
+  readonly id: string;
+  readonly name: string;
+  /** What it acts like. */
+  readonly words: string;
+  /** What is left, dB RMS. */
+  readonly rmsDb: number;
+  /** Share of the mean square that it explains, 0 … 1. */
+  readonly explained: number;
+  /** The best one, or one whose curve is the same within the noise: it cannot be told from the best one. */
+  readonly isTied: boolean;
+  /** As far as that may be off anyway: nothing need be wrong. */
+  readonly isWithinTolerance: boolean;
+}
+
+export type Diagnosis =
+  | {
+      readonly kind: 'diagnosed';
+      /** Measured less model, dB; of an uncalibrated sweep less its mean. */
+      readonly residualDb: readonly number[];
+      readonly rmsDb: number;
+      readonly noiseDb: number;
+      /** There is nothing to explain. */
+      readonly isWithinNoise: boolean;
+      /** The best first; what explains next to nothing is left out. */
+      readonly suspicions: readonly Suspicion[];
+    }
+  /** By its switches the rig is silent, or a cable is missing: there is no curve to hold against. */
+  | { readonly kind: 'silent' }
+  | { readonly kind: 'tooFew'; readonly points: number; readonly least: number };
+
+export interface DiagnosisQuestion {
+  readonly chain: Chain;
+  readonly sweep: RigSweep;
+  readonly measured: MeasuredResponse;
+  readonly units: UnitSystem;
+  /** 1σ of a point; taken from the roughness of the curve where it is not known. */
+  readonly noiseDb: number | null;
+}
+
+export interface DiagnosisProgress {
+  readonly done: number;
+  readonly of: number;
+}
+
+export const LEAST_DIAGNOSIS_POINTS = 12;
+/** Two curves are the same where all their differences together are below so many σ. */
+const TIED_SIGMAS = 3;
+/** In σ of one point: what the model leaves within this is noise. */
+const WITHIN_NOISE = 1.3;
+const LEAST_EXPLAINED = 0.1;
+const LEAST_NOISE_DB = 0.02;
+/** A level that nothing measures, dB: silence is this far down. */
+const FLOOR_DB = -120;
+
+/**
+ * Which one part, changed alone, explains most of the difference between a measured rig and its model: every value
+ * of every part is fitted by itself. Parts whose best curves are the same within the noise are tied.
+ */
+export function* diagnoseRig(
+  question: DiagnosisQuestion,
+): Generator<DiagnosisProgress, Diagnosis> {
+  const { measured, units } = question;
+  const points = measured.frequencyHz.length;
+  if (points < LEAST_DIAGNOSIS_POINTS)
+    return { kind: 'tooFew', points, least: LEAST_DIAGNOSIS_POINTS };
+  const chain = sweptChain(question.chain, question.sweep);
+  const search = new Search(new RigMeter(measured.frequencyHz), measured.levelDb, question.sweep);
+  const asItIs = search.residualOf(chain);
+  if (!asItIs) return { kind: 'silent' };
+  const noiseDb = question.noiseDb ?? Math.max(LEAST_NOISE_DB, roughnessOf(measured.levelDb));
+  const suspects = suspectsOf(chain, units);
+  const found: Explained[] = [];
+  for (const [done, suspect] of suspects.entries()) {
+    yield { done, of: suspects.length };
+    const best = search.explain(suspect);
+    if (best) found.push(best);
+  }
+  const rmsDb = rmsOf(asItIs);
+  return {
+    kind: 'diagnosed',
+    residualDb: [...asItIs],
+    rmsDb,
+    noiseDb,
+    isWithinNoise: rmsDb < WITHIN_NOISE * noiseDb,
+    suspicions: rank(found, rmsDb, noiseDb),
+  };
+}
+
+/** 1σ of a point from its neighbours, whatever the curve: second differences have √6 of it. */
+export function roughnessOf(levelDb: readonly number[]): number {
+  const bends = levelDb
+    .slice(2)
+    .map((db, i) => Math.abs(db - 2 * levelDb[i + 1]! + levelDb[i]!));
+  return (1.4826 * (median(bends) ?? 0)) / Math.sqrt(6);
+}
+
+interface Explained {
+  readonly suspect: Suspect;
+  readonly alternative: Alternative;
+  readonly x: number;
+  readonly residual: Float64Array;
+  readonly rmsDb: number;
+}
+
+function rank(
+  found: readonly Explained[],
+  rmsDb: number,
+  noiseDb: number,
+): readonly Suspicion[] {
+  const sorted = found.toSorted((one, other) => one.rmsDb - other.rmsDb);
+  const [best] = sorted;
+  if (!best) return [];
+  return sorted
+    .map(({ suspect: { kind, id, name }, alternative, x, residual, rmsDb: left }): Suspicion => ({
+      kind,
+      id,
+      name,
+      words: alternative.say(x),
+      rmsDb: left,
+      explained: Math.max(0, 1 - (left / rmsDb) ** 2),
+      isTied: isSame(residual, best.residual, noiseDb),
+      isWithinTolerance: alternative.range !== null && Math.abs(x) <= alternative.toleranceX,
+    }))
+    .filter(({ explained, isTied }) => isTied || explained >= LEAST_EXPLAINED)
+    .toSorted((one, other) => Number(other.isTied) - Number(one.isTied) || one.rmsDb - other.rmsDb);
+}
+
+/** Of two residuals of one measurement the difference is that of the curves. */
+function isSame(one: Float64Array, other: Float64Array, noiseDb: number): boolean {
+  const square = one.reduce((sum, value, i) => sum + (value - other[i]!) ** 2, 0);
+  return Math.sqrt(square) <= TIED_SIGMAS * noiseDb;
+}
+
+const rmsOf = (residual: Float64Array): number =>
+  Math.sqrt(residual.reduce((sum, value) => sum + value * value, 0) / residual.length);
+
+const STEPS = 16;
+const GOLDEN = (Math.sqrt(5) - 1) / 2;
+const NARROWINGS = 18;
+
+class Search {
+  constructor(
+    private readonly meter: RigMeter,
+    private readonly measuredDb: readonly number[],
+    private readonly sweep: RigSweep,
+  ) {}
+
+  /** Measured less model; without what is the same at every point where the level is not known. */
+  residualOf(chain: Chain): Float64Array | null {
+    const levels = this.meter.levels(chain);
+    if (!levels) return null;
+    const residual = levels.map((db, i) => this.measuredDb[i]! - Math.max(FLOOR_DB, db));
+    if (this.sweep.isCalibrated) return residual;
+    const mean = residual.reduce((sum, value) => sum + value, 0) / residual.length;
+    return residual.map((value) => value - mean);
+  }
+
+  /** The best of all that may be another about a part. */
+  explain(suspect: Suspect): Explained | null {
+    let best: Explained | null = null;
+    for (const alternative of suspect.alternatives) {
+      const x = alternative.range ? this.bestX(alternative, alternative.range) : 0;
+      const residual = this.residualOf(alternative.apply(x));
+      if (!residual) continue;
+      const rmsDb = rmsOf(residual);
+      if (best === null || rmsDb < best.rmsDb) best = { suspect, alternative, x, residual, rmsDb };
+    }
+    return best;
+  }
+
+  /** A coarse look over the range, then golden sections around the best place. */
+  private bestX(alternative: Alternative, [from, to]: readonly [number, number]): number {
+    const step = (to - from) / STEPS;
+    const all = Array.from({ length: STEPS + 1 }, (_, k) => from + k * step);
+    const at = (x: number) => this.rmsAt(alternative, x);
+    const coarse = all.reduce((one, other) => (at(other) < at(one) ? other : one), 0);
+    let [low, high] = [Math.max(from, coarse - step), Math.min(to, coarse + step)];
+    for (let i = 0; i < NARROWINGS; i++) {
+      const [left, right] = [high - GOLDEN * (high - low), low + GOLDEN * (high - low)];
+      if (at(left) < at(right)) high = right;
+      else low = left;
+    }
+    return (low + high) / 2;
+  }
+
+  private readonly known = new WeakMap<Alternative, Map<number, number>>();
+
+  private rmsAt(alternative: Alternative, x: number): number {
+    let known = this.known.get(alternative);
+    if (!known) this.known.set(alternative, (known = new Map()));
+    let rms = known.get(x);
+    if (rms === undefined) {
+      const residual = this.residualOf(alternative.apply(x));
+      known.set(x, (rms = residual ? rmsOf(residual) : Infinity));
+    }
+    return rms;
+  }
+}
