@@ -263,3 +263,4 @@ export * from './power';
 export * from './build';
 export { solverOf } from './program';
 export type { Solve } from './program';
+export * from './bench';

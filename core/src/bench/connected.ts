@@ -38,7 +38,8 @@ export function impedanceOf(connected: Connected, frequencyHz: number): Complex 
 function impedanceOfCable(cable: Cable, fault: CableFault | null, frequencyHz: number): Complex {
   const lengthM = conductorM(cable);
   const ohm = cable.rPerMOhm.value * lengthM;
-  if (fault === 'shorted') return [CONTACT_OHM + ohm, 2 * Math.PI * frequencyHz * cable.lPerMH.value * lengthM];
+  if (fault === 'shorted')
+    return [CONTACT_OHM + ohm, 2 * Math.PI * frequencyHz * cable.lPerMH.value * lengthM];
   const whole = cable.cPerMF.value * lengthM + 2 * cable.plugF.value;
   const left = cable.cPerMF.value * OPEN_M + cable.plugF.value;
   const f = fault === 'open' ? left : whole + (cable.added ? cable.addedF.value : 0);
@@ -70,4 +71,3 @@ export const expectedReading = (
   const hz = quantity === 'R' ? DC_HZ : frequencyHz;
   return readingOf(impedanceOf(connected, hz), quantity, hz);
 };
-

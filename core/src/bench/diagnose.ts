@@ -67,9 +67,7 @@ const FLOOR_DB = -120;
  * Which one part, changed alone, explains most of the difference between a measured rig and its model: every value
  * of every part is fitted by itself. Parts whose best curves are the same within the noise are tied.
  */
-export function* diagnoseRig(
-  question: DiagnosisQuestion,
-): Generator<DiagnosisProgress, Diagnosis> {
+export function* diagnoseRig(question: DiagnosisQuestion): Generator<DiagnosisProgress, Diagnosis> {
   const { measured, units } = question;
   const points = measured.frequencyHz.length;
   if (points < LEAST_DIAGNOSIS_POINTS)
@@ -99,9 +97,7 @@ export function* diagnoseRig(
 
 /** 1σ of a point from its neighbours, whatever the curve: second differences have √6 of it. */
 export function roughnessOf(levelDb: readonly number[]): number {
-  const bends = levelDb
-    .slice(2)
-    .map((db, i) => Math.abs(db - 2 * levelDb[i + 1]! + levelDb[i]!));
+  const bends = levelDb.slice(2).map((db, i) => Math.abs(db - 2 * levelDb[i + 1]! + levelDb[i]!));
   return (1.4826 * (median(bends) ?? 0)) / Math.sqrt(6);
 }
 
@@ -113,28 +109,33 @@ interface Explained {
   readonly rmsDb: number;
 }
 
-function rank(
-  found: readonly Explained[],
-  rmsDb: number,
-  noiseDb: number,
-): readonly Suspicion[] {
+function rank(found: readonly Explained[], rmsDb: number, noiseDb: number): readonly Suspicion[] {
   const sorted = found.toSorted((one, other) => one.rmsDb - other.rmsDb);
   const [best] = sorted;
   if (!best) return [];
-  return sorted
-    .map(({ suspect: { kind, id, name }, alternative, x, residual, rmsDb: left }): Suspicion => ({
-      kind,
-      id,
-      name,
-      words: alternative.say(x),
-      rmsDb: left,
-      explained: Math.max(0, 1 - (left / rmsDb) ** 2),
-      isTied: isSame(residual, best.residual, noiseDb),
-      isWithinTolerance: alternative.range !== null && Math.abs(x) <= alternative.toleranceX,
-    }))
-    .filter(({ explained, isTied }) => isTied || explained >= LEAST_EXPLAINED)
-    .toSorted((one, other) => Number(other.isTied) - Number(one.isTied) || one.rmsDb - other.rmsDb);
+  const isTied = ({ residual }: Explained) => isSame(residual, best.residual, noiseDb);
+  const strainOf = ({ alternative, x }: Explained) => alternative.strain(x);
+  const tied = sorted.filter(isTied).toSorted((one, other) => strainOf(one) - strainOf(other));
+  const others = sorted.filter((one) => !isTied(one));
+  return [...tied, ...others]
+    .map((one) => suspicionOf(one, rmsDb, tied.includes(one)))
+    .filter((one) => one.isTied || one.explained >= LEAST_EXPLAINED);
 }
+
+const suspicionOf = (
+  { suspect: { kind, id, name }, alternative, x, rmsDb: left }: Explained,
+  rmsDb: number,
+  isTied: boolean,
+): Suspicion => ({
+  kind,
+  id,
+  name,
+  words: alternative.say(x),
+  rmsDb: left,
+  explained: Math.max(0, 1 - (left / rmsDb) ** 2),
+  isTied,
+  isWithinTolerance: Math.abs(x) <= alternative.toleranceX && alternative.range !== null,
+});
 
 /** Of two residuals of one measurement the difference is that of the curves. */
 function isSame(one: Float64Array, other: Float64Array, noiseDb: number): boolean {
@@ -184,7 +185,7 @@ class Search {
     const step = (to - from) / STEPS;
     const all = Array.from({ length: STEPS + 1 }, (_, k) => from + k * step);
     const at = (x: number) => this.rmsAt(alternative, x);
-    const coarse = all.reduce((one, other) => (at(other) < at(one) ? other : one), 0);
+    const coarse = all.reduce((one, other) => (at(other) < at(one) ? other : one));
     let [low, high] = [Math.max(from, coarse - step), Math.min(to, coarse + step)];
     for (let i = 0; i < NARROWINGS; i++) {
       const [left, right] = [high - GOLDEN * (high - low), low + GOLDEN * (high - low)];

@@ -102,7 +102,12 @@ function tellApart(
   const sd = (k: number) => Math.sqrt(covariance?.[k]?.[k] ?? Infinity);
   const isKnown = Math.abs(correlationLC) < MOST_CORRELATION && sd(0) < MOST_SHARE;
   if (!isKnown)
-    return { kind: 'undetermined', ...fitted, correlationLC, ...resonanceAndQ(fitted.values, load) };
+    return {
+      kind: 'undetermined',
+      ...fitted,
+      correlationLC,
+      ...resonanceAndQ(fitted.values, load),
+    };
   const relativeSd = { lH: sd(0), cWindingF: sd(1), rEddyOhm: sd(2) };
   return { kind: 'fitted', ...fitted, relativeSd, correlationLC };
 }
@@ -167,8 +172,11 @@ const LOW_HZ = 20;
 const HIGH_HZ = 100e3;
 const STEPS = 60;
 
-/** Of what L and C do together: both are known from one response. */
-function resonanceAndQ(values: PickupValues, load: KnownLoad) {
+/** What L and C do together: where the phase passes −90°, and the rise there; null where it does not pass it. */
+export function resonanceAndQ(
+  values: PickupValues,
+  load: KnownLoad,
+): { readonly resonanceHz: number | null; readonly q: number | null } {
   const re = (hz: number) => pickupDivider(values, load, hz)[0];
   if (re(HIGH_HZ) >= 0) return { resonanceHz: null, q: null };
   let [low, high] = [LOW_HZ, HIGH_HZ];

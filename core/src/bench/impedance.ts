@@ -74,7 +74,9 @@ export function fallBySeriesDb(
   const b = 2 * Math.PI * frequencyHz * cInF;
   const square = 1 / rInOhm ** 2 + b * b;
   const [re, im] = [1 / rInOhm / square, -b / square];
-  return 20 * Math.log10(Math.hypot(re + sourceOhm, im) / Math.hypot(re + sourceOhm + seriesOhm, im));
+  return (
+    20 * Math.log10(Math.hypot(re + sourceOhm, im) / Math.hypot(re + sourceOhm + seriesOhm, im))
+  );
 }
 
 export type OutputFit =

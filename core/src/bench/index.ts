@@ -1,4 +1,4 @@
-export { fitPickup, LEAST_FIT_POINTS } from './fitPickup';
+export { fitPickup, LEAST_FIT_POINTS, resonanceAndQ } from './fitPickup';
 export type { OutlyingPoint, PickupFit } from './fitPickup';
 export { pickupLevelDb } from './pickupRun';
 export type { KnownLoad, MeasuredResponse, PickupRun, PickupValues } from './pickupRun';

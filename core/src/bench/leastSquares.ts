@@ -16,7 +16,7 @@ export interface LeastSquares {
 export type Model = (parameters: readonly number[]) => Float64Array;
 
 const STEP = 1e-5;
-const ITERATIONS = 30;
+const ITERATIONS = 14;
 const POLISHINGS = 12;
 const SETTLED = 1e-9;
 
@@ -34,7 +34,9 @@ export function leastSquares(
   const x = Array.from({ length: measured.length }, (_, i) => i);
   const y = Array.from(measured);
   const ends = starts.map((start) => polish(model, y, descend(model, x, y, start)));
-  const best = ends.reduce((one, other) => (sumOf(model, y, other) < sumOf(model, y, one) ? other : one));
+  const best = ends.reduce((one, other) =>
+    sumOf(model, y, other) < sumOf(model, y, one) ? other : one,
+  );
   const residuals = residualsOf(model, y, best);
   const square = residuals.reduce((sum, value) => sum + value * value, 0);
   return {

@@ -54,13 +54,23 @@ function looksOf(
   reading: number,
   expected: number,
 ): Plausibility['looksLike'] {
-  if (connected.kind === 'cable' && quantity === 'Cp') return cableLooks(connected, reading, expected);
-  if (quantity === 'R' && reading > OPEN_OHM && expected < OPEN_OHM) return 'open';
-  if (quantity === 'R' && reading < SHORT_OHM && expected > FAR * SHORT_OHM) return 'short';
+  if (connected.kind === 'cable' && quantity === 'Cp')
+    return cableLooks(connected, reading, expected);
+  if (quantity === 'R') return resistanceLooks(reading, expected);
   if (quantity === 'Lp' && connected.kind === 'guitar') {
     const series = expectedReading(connected, 'Ls', 1000);
     if (reading > FAR * series) return 'parallelMode';
   }
+  return sizeLooks(reading, expected);
+}
+
+function resistanceLooks(reading: number, expected: number): Plausibility['looksLike'] {
+  if (reading > OPEN_OHM && expected < OPEN_OHM) return 'open';
+  if (reading < SHORT_OHM && expected > FAR * SHORT_OHM) return 'short';
+  return sizeLooks(reading, expected);
+}
+
+function sizeLooks(reading: number, expected: number): Plausibility['looksLike'] {
   if (!Number.isFinite(reading) || reading > FAR * expected) return 'farTooMuch';
   return reading < expected / FAR ? 'farTooLittle' : 'fits';
 }

@@ -48,7 +48,12 @@ export interface MeterErrors {
   readonly noise: number;
 }
 
-export const SIMULATED_METER: MeterErrors = { strayF: 2e-12, share: 0.003, counts: 2, noise: 0.001 };
+export const SIMULATED_METER: MeterErrors = {
+  strayF: 2e-12,
+  share: 0.003,
+  counts: 2,
+  noise: 0.001,
+};
 
 /** A display of so many counts. */
 const FULL_SCALE = 20_000;

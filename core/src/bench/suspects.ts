@@ -24,6 +24,8 @@ export interface Alternative {
   readonly range: readonly [from: number, to: number] | null;
   /** |x| up to which nothing need be wrong: twice σ. */
   readonly toleranceX: number;
+  /** How far-fetched it is: of parts that cannot be told apart the one that changes least comes first. */
+  readonly strain: (x: number) => number;
   /** "acts like 6 m instead of 3 m". */
   readonly say: (x: number) => string;
 }
@@ -83,7 +85,9 @@ const valueOf =
   (chain: Chain, units: UnitSystem) =>
   (of: RigKind, part: { readonly id: string }, path: string): Alternative => {
     const before = readNumber(part, path)!;
-    const rule = (FIELD_RULES[of] as Readonly<Record<string, (typeof FIELD_RULES)['cable']['lengthM']>>)[path]!;
+    const rule = (
+      FIELD_RULES[of] as Readonly<Record<string, (typeof FIELD_RULES)['cable']['lengthM']>>
+    )[path]!;
     const within = (value: number) => Math.min(rule.max, Math.max(rule.min, value));
     const at = (x: number): Sourced => ({ ...before, value: within(before.value * Math.exp(x)) });
     const say = (value: number) => formatQuantity(value, rule.quantity, units);
@@ -91,12 +95,19 @@ const valueOf =
       apply: (x) => withElectricalPart(chain, { of, id: part.id }, writeAt(part, path, at(x))),
       range: FACTORS,
       toleranceX: Math.log1p(toleranceOf(of, path, before)),
+      strain: Math.abs,
       say: (x) => `${rule.label}: acts like ${say(at(x).value)} instead of ${say(before.value)}`,
     };
   };
 
-/** Of a lead that is shorted. */
-const SHORT_OHM = 0.5;
+/** Something broken or of another make is about as far-fetched as a value twice or half of what it should be. */
+const OF_A_FAULT = Math.log(2);
+
+/** Between tip and sleeve: from a short to what is not felt any more, Ω. */
+const LEAST_LEAK_OHM = 0.1;
+const MOST_LEAK_OHM = 10e6;
+/** Less than this is called a short. */
+const SHORT_OHM = 100;
 
 function alternativesOfCable(
   chain: Chain,
@@ -117,14 +128,19 @@ function alternativesOfCable(
         put({ ...cable, lengthM: { ...cable.lengthM, value: cable.lengthM.value * Math.exp(x) } }),
       range: FACTORS,
       toleranceX: Math.log1p(share),
+      strain: Math.abs,
       say: (x) =>
         `acts like ${length(x)} instead of ${length(0)}, or like ${perM(x)} instead of ${perM(0)}`,
     },
     {
-      apply: () => put({ ...cable, leakOhm: SHORT_OHM }),
-      range: null,
-      toleranceX: 0,
-      say: () => 'acts as if it were shorted, tip on sleeve',
+      apply: (x) => put({ ...cable, leakOhm: Math.exp(x) }),
+      range: [Math.log(LEAST_LEAK_OHM), Math.log(MOST_LEAK_OHM)],
+      toleranceX: -Infinity,
+      strain: () => OF_A_FAULT,
+      say: (x) =>
+        Math.exp(x) < SHORT_OHM
+          ? 'acts as if it were shorted, tip on sleeve'
+          : `acts as if it leaked from tip to sleeve by ${formatQuantity(Math.exp(x), 'resistance', units)}`,
     },
   ];
 }
@@ -145,11 +161,13 @@ function alternativesOfDevice(
     apply,
     range: null,
     toleranceX: 0,
+    strain: () => OF_A_FAULT,
     say: () => words,
   });
   if (device.pot) return [number('pot.potOhm')];
   const isOn = isEngaged(chain, device);
-  const numbers = (side: 'on' | 'off') => ['rInOhm', 'cInF', 'rOutOhm'].map((key) => number(`${side}.${key}`));
+  const numbers = (side: 'on' | 'off') =>
+    ['rInOhm', 'cInF', 'rOutOhm'].map((key) => number(`${side}.${key}`));
   if (!hasSwitch(device)) return device.bypass === 'alwaysOn' ? numbers('on') : [number('strayF')];
   const positions = { ...chain.state.positions, [device.id]: !isOn };
   const switched = choice(

@@ -30,7 +30,9 @@ export class ResponseMeter {
   /** Levels of the same, dB; −∞ where nothing comes through. */
   levels(sections: readonly Section[]): Float64Array {
     const response = this.response(sections);
-    return this.grid.omega.map((_, i) => 20 * Math.log10(Math.hypot(response[2 * i]!, response[2 * i + 1]!)));
+    return this.grid.omega.map(
+      (_, i) => 20 * Math.log10(Math.hypot(response[2 * i]!, response[2 * i + 1]!)),
+    );
   }
 
   private solve(section: Section): Float64Array {
