@@ -14,5 +14,7 @@ for (const file of [
   'bench/page.ts',
   'bench/gear.ts',
   'bench/kept.ts',
+  'bench/diagnosis.ts',
+  'bench/sound.ts',
 ])
   run(process.execPath, ['--import', 'tsx', file]);

@@ -264,3 +264,4 @@ export * from './build';
 export { solverOf } from './program';
 export type { Solve } from './program';
 export * from './bench';
+export * from './sound';
