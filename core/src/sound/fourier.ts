@@ -1,6 +1,6 @@
 import FFT from 'fft.js';
 
-/// Fourier transforms of real signals. Spectra are interleaved re, im of bins 0 … size/2.
+/// Fourier transforms. Complex values are interleaved re, im; spectra of real signals hold bins 0 … size/2.
 
 const prepared = new Map<number, FFT>();
 
@@ -8,6 +8,23 @@ function fftOf(size: number): FFT {
   let known = prepared.get(size);
   if (!known) prepared.set(size, (known = new FFT(size)));
   return known;
+}
+
+/** Complex transforms of one size, a power of two. */
+export class Fourier {
+  private readonly fft: FFT;
+
+  constructor(size: number) {
+    this.fft = fftOf(size);
+  }
+
+  forward(out: Float64Array, data: Float64Array): void {
+    this.fft.transform(out, data);
+  }
+
+  back(out: Float64Array, data: Float64Array): void {
+    this.fft.inverseTransform(out, data);
+  }
 }
 
 /** @param samples as many as the size, a power of two */
@@ -32,15 +49,6 @@ export function samplesOf(spectrum: Float64Array): Float64Array {
   const out = new Float64Array(2 * size);
   fftOf(size).inverseTransform(out, whole);
   return Float64Array.from({ length: size }, (_, i) => out[2 * i]!);
-}
-
-/** One spectrum times another, bin by bin, into the first. */
-export function multiplyInto(out: Float64Array, by: Float64Array): void {
-  for (let i = 0; i < out.length; i += 2) {
-    const [re, im] = [out[i]!, out[i + 1]!];
-    out[i] = re * by[i]! - im * by[i + 1]!;
-    out[i + 1] = re * by[i + 1]! + im * by[i]!;
-  }
 }
 
 /** The least power of two that is not below. */

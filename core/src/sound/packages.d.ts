@@ -20,3 +20,10 @@ declare module 'jstat' {
   };
   export default jstat;
 }
+
+// Its build for every loader; the other one is of a kind that Node does not take for what it is.
+declare module 'wavefile/dist/wavefile.js' {
+  import type { WaveFile } from 'wavefile';
+  const wavefile: { readonly WaveFile: typeof WaveFile };
+  export default wavefile;
+}

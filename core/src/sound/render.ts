@@ -1,9 +1,9 @@
+import { LRUCache } from 'lru-cache';
 import type { Section } from '../circuit';
-import { convolve } from './convolve';
+import { convolve, multiplyInto } from './convolve';
 import { impulseOf, type Impulse } from './impulse';
 import { peakOf, rmsOf, scale } from './levels';
 import { differenceOf, responseOf, speakerResponse, trebleLossResponse } from './response';
-import { multiplyInto } from './fourier';
 import { pluck, type SourceKind } from './strings';
 import { thirdOctavesOf } from './thirdOctaves';
 import type { Sound } from './wav';
@@ -14,6 +14,8 @@ export type SoundSource =
   /** One's own sound, and the chain that it already went through; null where it comes from the bare coil. */
   | {
       readonly kind: 'own';
+      /** Another one for another sound. */
+      readonly id: string;
       readonly sound: Sound;
       readonly through: readonly Section[] | null;
     };
@@ -119,8 +121,24 @@ class Booth {
     if (lossDb !== undefined) multiplyInto(response, trebleLossResponse(lossDb, rate));
     const { clipper } = this.options;
     if (this.speaker && !clipper) multiplyInto(response, this.speaker);
-    const heard = yield* convolve(samples, impulseOf(response, rate));
+    const heard = yield* this.convolved(samples, response, { sections, lossDb });
     return { id, samples: clipper ? yield* this.clip(heard) : heard, matchedDb: 0, cappedFromHz };
+  }
+
+  /** What was heard before is known: of an edit only the voice that it changes is convolved again. */
+  private *convolved(samples: Float32Array, response: Float64Array, of: object) {
+    const key = JSON.stringify([
+      keyOf(this.source),
+      of,
+      this.speaker !== null,
+      this.options.clipper,
+    ]);
+    let known = convolutions.get(key);
+    if (!known) {
+      known = yield* convolve(samples, impulseOf(response, this.sound.rate));
+      convolutions.set(key, known);
+    }
+    return known.slice();
   }
 
   private *clip(heard: Float32Array): Generator<number, Float32Array> {
@@ -131,6 +149,13 @@ class Booth {
       : clipped;
   }
 }
+
+const MOST_KEPT = 12;
+const convolutions = new LRUCache<string, Float32Array>({ max: MOST_KEPT });
+
+/** A sound of one's own goes by its id, not by what is in it. */
+const keyOf = (source: SoundSource): unknown =>
+  source.kind === 'simulated' ? source : [source.id, source.through];
 
 /** A voice as an impulse response that others can convolve with. */
 export const impulseOfVoice = (sections: readonly Section[], rate: number): Impulse =>

@@ -136,6 +136,9 @@ interface Partial {
 const ATTACK_S = 0.001;
 const RELEASE_S = 0.02;
 
+/** A partial that has fallen by so much is not heard any more: 100 dB. */
+const GONE = Math.log(1e5);
+
 /** A decaying sine by the recurrence x[i] = 2r·cos ω·x[i−1] − r²·x[i−2]. */
 function addPartial(out: Float32Array, partial: Partial, rate: number): void {
   const { from, to, hz, decay, strength, phase } = partial;
@@ -144,9 +147,12 @@ function addPartial(out: Float32Array, partial: Partial, rate: number): void {
   const [turn, shrink] = [2 * r * Math.cos(omega), r * r];
   let now = strength * Math.sin(phase);
   let before = (strength * Math.sin(phase - omega)) / r;
-  const [attack, release] = [ATTACK_S * rate, RELEASE_S * rate];
-  for (let i = from; i < to; i++) {
-    const edge = Math.min(1, (i - from) / attack, (to - i) / release);
+  const rising = Math.min(to, from + Math.round(ATTACK_S * rate));
+  const falling = Math.max(rising, to - Math.round(RELEASE_S * rate));
+  const end = Math.min(to, from + Math.ceil(GONE * decay * rate));
+  const [up, down] = [1 / (rising - from || 1), 1 / (to - falling || 1)];
+  for (let i = from; i < end; i++) {
+    const edge = i < rising ? (i - from) * up : i < falling ? 1 : (to - i) * down;
     out[i]! += now * edge;
     const next = turn * now - shrink * before;
     before = now;

@@ -13,6 +13,11 @@ export const THIRD_OCTAVES_HZ: readonly number[] = Array.from(
 
 const HALF = 10 ** (1 / 20);
 const SIZE = 8192;
+/** Hann's. */
+const WINDOW = Float64Array.from(
+  { length: SIZE },
+  (_, i) => Math.sin((Math.PI * (i + 0.5)) / SIZE) ** 2,
+);
 
 /** Levels of samples by band, dB re full scale (mean square of a full sine is −3 dB); −∞ of silence. */
 export function thirdOctavesOf(samples: Float32Array, rate: number): Float64Array {
@@ -21,8 +26,7 @@ export function thirdOctavesOf(samples: Float32Array, rate: number): Float64Arra
   const blocks = Math.max(1, Math.floor((samples.length - SIZE) / step) + 1);
   const block = new Float64Array(SIZE);
   for (let b = 0; b < blocks; b++) {
-    for (let i = 0; i < SIZE; i++)
-      block[i] = (samples[b * step + i] ?? 0) * Math.sin((Math.PI * (i + 0.5)) / SIZE) ** 2;
+    for (let i = 0; i < SIZE; i++) block[i] = (samples[b * step + i] ?? 0) * WINDOW[i]!;
     addPowers(power, spectrumOf(block), rate);
   }
   // A Hann window leaves 3/8 of the mean square; both halves of the spectrum count.

@@ -1,4 +1,4 @@
-import { WaveFile } from 'wavefile';
+import wavefile from 'wavefile/dist/wavefile.js';
 
 /// Sound as WAV: what comes in as samples of one channel, what goes out in 24 bit.
 
@@ -24,10 +24,10 @@ export type ReadSound =
 /** Reads a WAV of whole numbers or floats; the mean of its channels. */
 export function readWav(bytes: Uint8Array): ReadSound {
   const refused = (message: string): ReadSound => ({ kind: 'refused', message });
-  let file: WaveFile;
+  let file: InstanceType<typeof wavefile.WaveFile>;
   let channels: readonly Float64Array[];
   try {
-    file = new WaveFile(bytes);
+    file = new wavefile.WaveFile(bytes);
     file.toBitDepth('64');
     const read = file.getSamples(false, Float64Array) as unknown;
     channels = (Array.isArray(read) ? read : [read]) as Float64Array[];
@@ -60,7 +60,7 @@ const FULL_24 = 2 ** 23 - 1;
 
 /** One channel in 24 bit; what is beyond full scale is held there. */
 export function writeWav({ samples, rate }: Sound): Uint8Array {
-  const file = new WaveFile();
+  const file = new wavefile.WaveFile();
   const whole = Array.from(samples, (value) =>
     Math.round(Math.min(1, Math.max(-1, value)) * FULL_24),
   );

@@ -165,7 +165,7 @@ test('as they are, their levels differ as the model says', () => {
 test('one’s own sound gets the difference from what it went through', () => {
   const samples = toEnd(pluck('notes', 1, RATE));
   const through = VOICES[2]![1];
-  const own = { kind: 'own', sound: { samples, rate: RATE }, through } as const;
+  const own = { kind: 'own', id: 'mine', sound: { samples, rate: RATE }, through } as const;
   const { voices } = toEnd(
     renderVoices({
       ...question({ isMatched: false }),
