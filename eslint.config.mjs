@@ -107,7 +107,7 @@ export default tseslint.config(
     ),
   },
   {
-    files: ['scripts/**', 'bench/**', 'server/src/main.ts', '**/*.mjs'],
+    files: ['scripts/**', 'bench/**', 'server/src/**/main.ts', '**/*.mjs'],
     rules: { 'no-console': 'off' },
   },
 );

@@ -4,10 +4,13 @@ import { build as buildPage } from 'vite';
 import { inProject, run } from './lib/project.mjs';
 import { buildServiceWorker } from './lib/serviceWorker.mjs';
 
-/** The page, the server as one file beside its packages, and the template of an empty database. */
+/** The page, the server and the simulated instruments as one file each beside their packages, and the template of an empty database. */
 await bundle({
-  entryPoints: [inProject('server/src/main.ts')],
-  outfile: inProject('server/dist/main.js'),
+  entryPoints: {
+    main: inProject('server/src/main.ts'),
+    simulated: inProject('server/src/instruments/simulated/main.ts'),
+  },
+  outdir: inProject('server/dist'),
   bundle: true,
   platform: 'node',
   format: 'esm',

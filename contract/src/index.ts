@@ -97,3 +97,25 @@ export {
   readPhotoLie,
 } from './photo';
 export type { KeptPicture } from './photo';
+export {
+  MOST_EXERCISE,
+  MOST_SWEEP_POINTS,
+  readMeterQuestion,
+  readSentHearing,
+  readSentMeasurement,
+  readStruck,
+  readSweepQuestion,
+  readTruthQuestion,
+} from './bench';
+export type {
+  ConnectedThing,
+  Instrument,
+  MeterAnswer,
+  MeterQuestion,
+  SentHearing,
+  SentMeasurement,
+  SweepAnswer,
+  SweepQuestion,
+  SweptThing,
+  TruthAnswer,
+} from './bench';

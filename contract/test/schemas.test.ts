@@ -127,6 +127,48 @@ const TEST = {
   note: '',
   at: '2026-11-25T10:00:00.000Z',
 };
+const MEASUREMENT = {
+  id: '5d0c7f6e-1a51-4c1e-9a01-000000000007',
+  job: 'cable',
+  rig: null,
+  gear: 'tideline',
+  subject: 'Tideline',
+  instrument: 'by hand',
+  isSimulated: false,
+  readings: [
+    {
+      label: '6 m',
+      quantity: 'capacitance',
+      values: [5.1e-10, 5.12e-10],
+      conditions: { lengthM: 6, mode: 'Cp' },
+    },
+  ],
+  responses: [{ label: 'amp', frequencyHz: [100, 200], levelDb: [0, -1], conditions: {} }],
+  figures: [{ label: 'C′', quantity: 'capacitancePerLength', value: 8e-11, error: null }],
+  words: 'Eighty a metre.',
+  by: 'Mate',
+  note: '',
+  at: '2026-11-26T10:00:00.000Z',
+  struck: null,
+};
+
+const HEARING = {
+  id: '5d0c7f6e-1a51-4c1e-9a01-000000000008',
+  listener: 'Mate',
+  kind: 'abx',
+  rig: null,
+  one: 'straight in',
+  other: 'as it is',
+  seed: 4_294_967_295,
+  planned: 10,
+  trials: [{ isRight: true, lossDb: null }],
+  isFinished: false,
+  expected: 'I shall hear it.',
+  model: '',
+  note: '',
+  at: '2026-11-26T10:00:00.000Z',
+};
+
 const OFF_CUT = {
   id: '5d0c7f6e-1a51-4c1e-9a01-000000000003',
   name: 'Reel',
@@ -150,20 +192,22 @@ test('a workspace with all of it, line by line', async () => {
   const gear = { kind: 'gear', place: 1, revision: 1, item };
   const kept = { kind: 'revision', rig: rig.id, revision: 1, savedAt: moment, name: 'first night' };
   const revision = { ...kept, document: newRig('before') };
-  const header = { kind: 'gullwind-workspace', format: 5 };
+  const header = { kind: 'gullwind-workspace', format: 6 };
   const settings = { kind: 'settings', settings: DEFAULT_SETTINGS };
   const done = { kind: 'done', rig: rig.id, done: DONE };
   const test_ = { kind: 'test', rig: rig.id, test: TEST };
   const offCut = { kind: 'offCut', offCut: OFF_CUT };
-  const end = { kind: 'end', rigs: 1, revisions: 1, gear: 1, records: 4 };
+  const end = { kind: 'end', rigs: 1, revisions: 1, gear: 1, records: 6 };
   const points = flatLie({ x0: 0, y0: 0, x1: 0.6 }, { width: 4, height: 3 });
   const photo = { kind: 'photo', rig: rig.id, photo: { points, brightness: 1.2, picture: '/9j/' } };
-  const records = [done, test_, photo, offCut];
+  const measurement = { kind: 'measurement', measurement: MEASUREMENT };
+  const hearing = { kind: 'hearing', hearing: HEARING };
+  const records = [done, test_, photo, offCut, measurement, hearing];
   const lines: object[] = [header, settings, gear, rig, revision, ...records, end];
   expect(await partsIn(lines)).toEqual([settings, gear, rig, revision, ...records]);
-  for (const line of lines) expect(matches('workspace-5', line)).toBe(true);
+  for (const line of lines) expect(matches('workspace-6', line)).toBe(true);
   for (const [at, bad] of [
-    [0, { ...header, format: 6 }],
+    [0, { ...header, format: 7 }],
     [0, { ...header, kind: 'other' }],
     [1, { kind: 'settings', settings: {} }],
     [2, { ...gear, item: {} }],
@@ -175,9 +219,13 @@ test('a workspace with all of it, line by line', async () => {
     [7, { ...photo, photo: { ...photo.photo, brightness: 9 } }],
     [7, { ...photo, photo: { ...photo.photo, points: points.slice(1) } }],
     [8, { ...offCut, offCut: { ...OFF_CUT, lengthM: 0 } }],
-    [9, { ...end, boats: 1 }],
+    [9, { ...measurement, measurement: { ...MEASUREMENT, job: 'guess' } }],
+    [9, { ...measurement, measurement: { ...MEASUREMENT, struck: '' } }],
+    [10, { ...hearing, hearing: { ...HEARING, listener: '' } }],
+    [10, { ...hearing, hearing: { ...HEARING, seed: -1 } }],
+    [11, { ...end, boats: 1 }],
   ] as const) {
-    expect(matches('workspace-5', bad)).toBe(false);
+    expect(matches('workspace-6', bad)).toBe(false);
     await expect(partsIn(lines.with(at, bad))).rejects.toThrow(WorkspaceRefused);
   }
 });

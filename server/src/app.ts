@@ -22,6 +22,10 @@ import { buildsRoutes } from './build/buildsRoutes';
 import { offCutRoutes } from './build/offCutRoutes';
 import { rigBuildRoutes } from './build/rigBuildRoutes';
 import { photoRoutes } from './photo/photoRoutes';
+import { hearingsRoutes } from './bench/hearingsRoutes';
+import { measurementsRoutes } from './bench/measurementsRoutes';
+import type { Instruments } from './instruments/instruments';
+import { instrumentsRoutes } from './instruments/instrumentsRoutes';
 import { settingsRoutes } from './settings/settingsRoutes';
 import { workspaceRoutes } from './workspace/workspaceRoutes';
 
@@ -37,6 +41,7 @@ export interface Backend {
   readonly gate: Gatekeeper | null;
   /** Where large texts pass through. */
   readonly folder: string;
+  readonly instruments: Instruments;
 }
 
 export interface AppOptions {
@@ -77,7 +82,7 @@ function apiWhenReady({ backend, reach }: AppOptions): Router {
   return router;
 }
 
-function apiRoutes({ db, gate, folder }: Backend, reach: Reach): Router {
+function apiRoutes({ db, gate, folder, instruments }: Backend, reach: Reach): Router {
   const router = Router();
   router.use((_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
@@ -97,6 +102,9 @@ function apiRoutes({ db, gate, folder }: Backend, reach: Reach): Router {
   router.use('/builds', buildsRoutes(db));
   router.use('/off-cuts', offCutRoutes(db));
   router.use('/gear', gearRoutes(db));
+  router.use('/instruments', instrumentsRoutes(instruments));
+  router.use('/measurements', measurementsRoutes(db));
+  router.use('/hearings', hearingsRoutes(db));
   router.use('/settings', settingsRoutes(db));
   router.use('/workspace', workspaceRoutes(db, folder));
   return router;

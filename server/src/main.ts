@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
+import { followStarter } from './followStarter';
 import { readOptions } from './options';
 import { runCommand, startServer } from './startServer';
 
@@ -42,20 +43,6 @@ async function main(): Promise<void> {
   }
   followStarter(stop);
   console.log(`Gullwind is ready: ${server.address}`);
-}
-
-const LOOK_EVERY_MS = 500;
-
-/** Whoever started it, and says so, may be gone without a word: nothing is to hold port and lock after it. */
-function followStarter(stop: () => void): void {
-  const starter = Number(process.env.GULLWIND_STARTER);
-  if (!starter) return;
-  const timer = setInterval(() => {
-    if (process.ppid === starter) return;
-    clearInterval(timer);
-    stop();
-  }, LOOK_EVERY_MS);
-  timer.unref();
 }
 
 function fail(error: unknown): never {

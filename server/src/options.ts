@@ -1,6 +1,7 @@
 import { isIP } from 'node:net';
 import { parseArgs } from 'node:util';
 import { isLoopback } from './guards';
+import type { InstrumentAddress } from './instruments/lineClient';
 import type { WorkspaceCommand } from './workspace/workspaceCommand';
 import { LEAST_PASSPHRASE } from './session/passphrase';
 
@@ -19,6 +20,9 @@ export interface ServerOptions {
   readonly tls: { readonly cert: string; readonly key: string } | null;
   /** Addresses of proxies that are believed in what they say of who asks. */
   readonly proxies: readonly string[];
+  /** Instruments that speak in lines over a socket: the only ones that are ever connected to. */
+  readonly meters: readonly InstrumentAddress[];
+  readonly sweeps: readonly InstrumentAddress[];
   /** Instead of serving: to back everything up, or to bring it back. */
   readonly command: WorkspaceCommand | null;
 }
@@ -46,6 +50,8 @@ export function readOptions(
       overwrite: { type: 'boolean', default: false },
       'public-url': { type: 'string' },
       proxy: { type: 'string', multiple: true, default: [] },
+      meter: { type: 'string', multiple: true, default: [] },
+      sweep: { type: 'string', multiple: true, default: [] },
     },
   });
   const publicUrl = values['public-url'] === undefined ? null : readPublicUrl(values['public-url']);
@@ -61,6 +67,8 @@ export function readOptions(
     publicUrl,
     tls,
     proxies: values.proxy.map(readProxy),
+    meters: values.meter.map((text) => readInstrument('--meter', text)),
+    sweeps: values.sweep.map((text) => readInstrument('--sweep', text)),
     command: readCommand(positionals, values.overwrite),
   };
 }
@@ -80,6 +88,15 @@ function readPort(text: string): number {
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new Error(`--port: “${text}” is not a port; it must be a whole number from 0 to 65535.`);
   return port;
+}
+
+/** HOST:PORT; of an IPv6 address the host stands in brackets. */
+function readInstrument(option: string, text: string): InstrumentAddress {
+  const found = /^(?:\[([0-9a-f:]+)\]|([^\s:[\]/]+)):(\d{1,5})$/iu.exec(text);
+  const port = Number(found?.[3]);
+  if (!found || port < 1 || port > 65535)
+    throw new Error(`${option}: “${text}” is not an address like 192.168.1.20:5025.`);
+  return { host: (found[1] ?? found[2])!, port };
 }
 
 function readPublicUrl(text: string): URL {

@@ -11,6 +11,7 @@ import { migrate, readMigrations } from './db/migrate';
 import { openPglite } from './db/pgliteDatabase';
 import { openPostgres } from './db/postgresDatabase';
 import { seedDemo } from './demo/seedDemo';
+import { Instruments } from './instruments/instruments';
 import type { ServerOptions } from './options';
 import { keepHouse } from './rigs/housekeeping';
 import { fillListings } from './rigs/listings';
@@ -104,7 +105,8 @@ async function openBackend(options: ServerOptions, paths: ServerPaths): Promise<
   const db = await openMigrated(options, paths);
   if (options.demo) await seedDemo(db);
   const gate = options.passphrase === null ? null : await Gatekeeper.open(db, options.passphrase);
-  return { db, gate, folder: options.dataFolder };
+  const instruments = new Instruments(options.meters, options.sweeps);
+  return { db, gate, folder: options.dataFolder, instruments };
 }
 
 function openDatabase(

@@ -183,6 +183,10 @@ function nameOf(part: WorkspacePart): string {
       return `${part.rig} photo`;
     case 'offCut':
       return part.offCut.id;
+    case 'measurement':
+      return part.measurement.id;
+    case 'hearing':
+      return part.hearing.id;
   }
 }
 

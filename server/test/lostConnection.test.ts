@@ -3,6 +3,7 @@ import type pg from 'pg';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
+import { Instruments } from '../src/instruments/instruments';
 import request from 'supertest';
 import { createApp } from '../src/app';
 import type { Database } from '../src/db/database';
@@ -45,7 +46,12 @@ test.each<[string, Error]>([
       proxies: [],
       logger: pino({ level: 'silent' }),
       webFolder: null,
-      backend: Promise.resolve({ db, gate: null, folder: '.' }),
+      backend: Promise.resolve({
+        db,
+        gate: null,
+        folder: '.',
+        instruments: new Instruments([], []),
+      }),
     }),
   );
   await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve));

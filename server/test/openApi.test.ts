@@ -5,7 +5,10 @@ import { fileURLToPath } from 'node:url';
 import { DEFAULT_SETTINGS, OPERATIONS, type Operation } from '@gullwind/contract';
 import {
   applyEdits,
+  cableOfClass,
   deviceOfClass,
+  entered,
+  guitarOfClass,
   insertDevice,
   newRig,
   setCableLength,
@@ -17,6 +20,7 @@ import addFormats from 'ajv-formats';
 import request from 'supertest';
 import { openApi } from '../src/api/openApi';
 import { DEMO_GEAR } from '../src/demo/demoGear';
+import { simulatedInstruments } from './support/simulated';
 import { runApp, type RunningApp } from './support/runningApp';
 
 /// The description of the API against what the server is, and against what it answers.
@@ -75,10 +79,15 @@ function misfits(operation: string, status: number, body: unknown): readonly str
 }
 
 let app: RunningApp;
+let simulated: Awaited<ReturnType<typeof simulatedInstruments>>;
 beforeAll(async () => {
-  app = await runApp({});
+  simulated = await simulatedInstruments();
+  app = await runApp({ instruments: simulated.instruments });
 });
-afterAll(() => app.close());
+afterAll(async () => {
+  simulated.close();
+  await app.close();
+});
 
 const id = randomUUID();
 const empty = newRig('described');
@@ -126,6 +135,60 @@ const TEST = {
   note: '',
 };
 
+const METERED = {
+  quantity: 'Cp',
+  frequencyHz: 1000,
+  isOpenCorrected: true,
+  readings: 1,
+  connected: {
+    kind: 'cable',
+    id: 'reel',
+    piece: '',
+    cable: cableOfClass('low', 'l1', entered(3)),
+    mayBeFaulty: true,
+  },
+};
+const SWEPT = {
+  fromHz: 50,
+  toHz: 20_000,
+  points: 12,
+  connected: {
+    kind: 'pickup',
+    id: 'guitar',
+    guitar: guitarOfClass('brightSingle', 'guitar'),
+    rLoadOhm: 1e6,
+    addedF: 0,
+  },
+};
+const MEASURED = {
+  job: 'cable',
+  rig: null,
+  gear: null,
+  subject: 'Reel',
+  instrument: '',
+  isSimulated: false,
+  readings: [{ label: '', quantity: 'capacitance', values: [1e-10], conditions: { lengthM: 1 } }],
+  responses: [{ label: '', frequencyHz: [100], levelDb: [0], conditions: {} }],
+  figures: [{ label: 'C', quantity: 'capacitance', value: 1e-10, error: null }],
+  words: '',
+  by: '',
+  note: '',
+};
+const HEARD = {
+  listener: 'Mate',
+  kind: 'abx',
+  rig: null,
+  one: 'a',
+  other: 'b',
+  seed: 1,
+  planned: 5,
+  trials: [{ isRight: true, lossDb: null }],
+  isFinished: true,
+  expected: '',
+  model: '',
+  note: '',
+};
+
 const solid = sharp({ create: { width: 40, height: 30, channels: 3, background: '#864' } }).jpeg();
 const LIE = { points: flatLie({ x0: 0, y0: 0, x1: 0.6 }, { width: 4, height: 3 }), brightness: 1 };
 
@@ -165,6 +228,25 @@ const CALLS: readonly (readonly [string, Call])[] = [
   ['get /rigs/{id}/photo/picture', {}],
   ['delete /rigs/{id}/photo', {}],
   ['get /builds', {}],
+  ['get /instruments', {}],
+  ['post /instruments/{id}/measure', { path: '/instruments/meter/measure', body: METERED }],
+  [
+    'post /instruments/{id}/measure',
+    { path: '/instruments/none/measure', body: METERED, status: 404 },
+  ],
+  ['post /instruments/{id}/sweep', { path: '/instruments/sweep/sweep', body: SWEPT }],
+  ['post /instruments/{id}/sweep', { path: '/instruments/sweep/sweep', body: {}, status: 400 }],
+  [
+    'post /instruments/{id}/truth',
+    { path: '/instruments/meter/truth', body: { connected: METERED.connected } },
+  ],
+  ['put /measurements/{id}', { body: MEASURED }],
+  ['put /measurements/{id}', { body: { ...MEASURED, job: 'guess' }, status: 400 }],
+  ['put /measurements/{id}/struck', { body: { struck: 'wrong clip' } }],
+  ['get /measurements', {}],
+  ['put /hearings/{id}', { body: HEARD }],
+  ['put /hearings/{id}', { body: { ...HEARD, rig: randomUUID() }, status: 404 }],
+  ['get /hearings', {}],
   ['put /off-cuts/{id}', { body: { name: 'Reel', gear: null, lengthM: 0.4, note: '' } }],
   ['get /off-cuts', {}],
   ['delete /off-cuts/{id}', {}],

@@ -2,6 +2,7 @@ import { boardPhotoShape } from '../photo';
 import { DIRECTION_WORDS, GEAR_KINDS, SIZE_WORDS } from '@gullwind/core';
 import Joi from 'joi';
 import { cableTestShape, offCutShape, rigBuildShape, workDoneShape } from '../buildRecords';
+import { hearingShape, instrumentShape, measurementShape } from '../bench';
 import { ERROR_CATALOGUE } from '../errorCatalogue';
 import { ITEM_SHAPES } from '../gearSchema';
 import { revision, uuid } from '../ids';
@@ -74,6 +75,29 @@ export const buildRecords = closed({ tests: list(cableTestShape), done: list(wor
 export const cableTest = cableTestShape;
 export const offCuts = closed({ offCuts: list(offCutShape) });
 export const builds = closed({ builds: list(rigBuildShape) });
+
+export const instruments = closed({ instruments: list(instrumentShape) });
+const numbers = list(Joi.number());
+export const meterAnswer = closed({
+  instrument: text,
+  isSimulated: yesNo,
+  values: numbers,
+  uncertainty: orNull,
+});
+export const sweepAnswer = closed({
+  instrument: text,
+  isSimulated: yesNo,
+  frequencyHz: numbers,
+  levelDb: numbers,
+});
+export const truthAnswer = closed({
+  values: Joi.object().pattern(Joi.string(), Joi.number()).required(),
+  fault: oneOf(['shorted', 'open', null]),
+});
+export const measurement = measurementShape;
+export const measurements = closed({ measurements: list(measurementShape) });
+export const hearing = hearingShape;
+export const hearings = closed({ hearings: list(hearingShape) });
 
 export const session = closed({ signInNeeded: yesNo, canSignOut: yesNo });
 export const health = closed({ state: oneOf(['ready']) });

@@ -16,6 +16,7 @@ import { MOST_ITEMS } from '../limits';
 import { rigShape } from '../rigSchema';
 import { settingsSchema } from '../settingsSchema';
 import { READ, type Operation } from './operation';
+import { BENCH } from './benchOperations';
 import { BUILD, PHOTO } from './buildOperations';
 import {
   gearItem,
@@ -274,5 +275,6 @@ export const OPERATIONS: readonly Operation[] = [
   ...GEAR,
   ...BUILD,
   ...PHOTO,
+  ...BENCH,
   ...WORKSHOP,
 ];

@@ -3,10 +3,13 @@ import {
   RIG_FORMAT,
   type CableTest,
   type GearItem,
+  type Hearing,
+  type Measurement,
   type OffCut,
   type WorkDone,
 } from '@gullwind/core';
 import Joi from 'joi';
+import { hearingShape, measurementShape } from '../bench';
 import { cableTestShape, offCutShape, workDoneShape } from '../buildRecords';
 import { readItem } from '../gearSchema';
 import { revision, uuid } from '../ids';
@@ -21,7 +24,7 @@ import { readSettings } from '../settingsSchema';
 /// counts them. It is written and read part by part, however much there is of it.
 
 export const WORKSPACE_KIND = 'gullwind-workspace';
-export const WORKSPACE_FORMAT = 5;
+export const WORKSPACE_FORMAT = 6;
 
 /** A rig as it stands. Its document stays in the format it was saved in. */
 export interface KeptRig {
@@ -84,15 +87,35 @@ export interface KeptPhoto {
   readonly photo: KeptPicture;
 }
 
+/** What was measured and heard: behind all rigs. A rig that is not in the file is none any more. */
+export interface KeptMeasurement {
+  readonly kind: 'measurement';
+  readonly measurement: Measurement;
+}
+
+export interface KeptHearing {
+  readonly kind: 'hearing';
+  readonly hearing: Hearing;
+}
+
 /** Everything a workshop has is made of these, but for its passphrase. */
 export type WorkspacePart =
-  KeptRig | KeptRevision | KeptItem | KeptSettings | KeptTest | KeptDone | KeptPhoto | KeptOffCut;
+  | KeptRig
+  | KeptRevision
+  | KeptItem
+  | KeptSettings
+  | KeptTest
+  | KeptDone
+  | KeptPhoto
+  | KeptOffCut
+  | KeptMeasurement
+  | KeptHearing;
 
 export interface WorkspaceCounts {
   readonly rigs: number;
   readonly revisions: number;
   readonly gear: number;
-  /** Tests, steps done, photographs, off-cuts. */
+  /** Tests, steps done, photographs, off-cuts, measurements, what was heard. */
   readonly records: number;
 }
 
@@ -149,6 +172,8 @@ const shapes = {
   done: Joi.object({ kind: Joi.any(), rig: uuid, done: workDoneShape }),
   photo: Joi.object({ kind: Joi.any(), rig: uuid, photo: keptPictureShape }),
   offCut: Joi.object({ kind: Joi.any(), offCut: offCutShape }),
+  measurement: Joi.object({ kind: Joi.any(), measurement: measurementShape }),
+  hearing: Joi.object({ kind: Joi.any(), hearing: hearingShape }),
   // Format 3 had no records to count.
   end: Joi.object({
     kind: Joi.any(),

@@ -132,9 +132,11 @@ class Inventory {
         this.counts.records++;
         break;
       case 'offCut':
-        this.once(part.offCut.id, at);
-        this.counts.records++;
-        break;
+        return this.record(part.offCut.id, at);
+      case 'measurement':
+        return this.record(part.measurement.id, at);
+      case 'hearing':
+        return this.record(part.hearing.id, at);
       case 'gear':
         this.once(part.item.id, at);
         this.counts.gear++;
@@ -142,6 +144,11 @@ class Inventory {
       case 'settings':
         this.once('settings', at);
     }
+  }
+
+  private record(id: string, at: string): void {
+    this.once(id, at);
+    this.counts.records++;
   }
 
   private once(id: string, at: string): void {

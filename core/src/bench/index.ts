@@ -23,8 +23,18 @@ export {
   withNoise,
 } from './simulation';
 export type { MeterSetting } from './simulation';
+export { JOB_WORDS, MEASUREMENT_JOBS } from './records';
+export type {
+  Measurement,
+  MeasuredFigure,
+  MeasurementJob,
+  RawReadings,
+  RawResponse,
+} from './records';
 export { diagnoseRig, LEAST_DIAGNOSIS_POINTS, roughnessOf } from './diagnose';
 export type { Diagnosis, DiagnosisProgress, DiagnosisQuestion, Suspicion } from './diagnose';
 export { RigMeter, sweptChain } from './wholeRig';
 export type { RigSweep } from './wholeRig';
 export { suspectsOf } from './suspects';
+export { breakOne, exerciseOf, HIDDEN_FAULTS } from './exercise';
+export type { Exercise, HiddenFault } from './exercise';

@@ -57,6 +57,13 @@ export const SIMULATED_METER: MeterErrors = {
 
 /** A display of so many counts. */
 const FULL_SCALE = 20_000;
+/** The least it can show: 0.01 pF, 10 nH, 1 mΩ. */
+const LEAST_PLACE: Readonly<Record<MeterQuantity, number>> = {
+  Cp: 1e-14,
+  Ls: 1e-8,
+  Lp: 1e-8,
+  R: 1e-3,
+};
 /** It shows no more than this of anything. */
 const BEYOND = 9.9e37;
 
@@ -86,7 +93,10 @@ export function simulatedReading(
   const normals = new NamedNormals(seed);
   const gain = 1 + share * (2 * shareOf(seed, `gain ${quantity}`) - 1);
   const shown = ideal * gain * (1 + noise * normals.normal(`reading ${quantity} ${hz}`, draw));
-  const place = 10 ** Math.ceil(Math.log10(Math.abs(shown) / FULL_SCALE));
+  const place = Math.max(
+    LEAST_PLACE[quantity],
+    10 ** Math.ceil(Math.log10(Math.abs(shown) / FULL_SCALE)),
+  );
   const off = Math.round((counts / 2) * normals.normal(`count ${quantity} ${hz}`, draw));
   return Number((Math.round(shown / place + off) * place).toPrecision(12));
 }

@@ -33,3 +33,5 @@ export { chanceOfRight, fitThreshold, nextLoss, THRESHOLD_TRIALS } from './thres
 export type { Threshold, ThresholdTrial } from './threshold';
 export { LONGEST_SOUND_S, readWav, writeWav } from './wav';
 export type { ReadSound, Sound } from './wav';
+export { abxResult, HEARING_KINDS, thresholdOf } from './hearing';
+export type { Hearing, HearingKind, HearingTrial } from './hearing';

@@ -1,6 +1,7 @@
 import type { SentDone, SentTest } from '@gullwind/contract';
 import type { BuildRecords, CableTest, OffCut, WorkDone } from '@gullwind/core';
 import type { Queryable } from '../db/database';
+import { KnownError } from '../errors';
 
 const MOMENT = (column: string) =>
   `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
@@ -14,9 +15,14 @@ const DONE_COLUMNS = `step, fingerprint, length_m as "lengthM", revision, by_who
 
 const OFF_CUT_COLUMNS = 'id, name, gear, length_m as "lengthM", note';
 
-export async function isRig(db: Queryable, id: string): Promise<boolean> {
+async function isRig(db: Queryable, id: string): Promise<boolean> {
   const rows = await db.query('select from rigs where id = $1 and deleted_at is null', [id]);
   return rows.length > 0;
+}
+
+/** @throws KnownError where there is no such rig, or it is off the list */
+export async function demandRig(db: Queryable, id: string): Promise<void> {
+  if (!(await isRig(db, id))) throw new KnownError('rig-not-found', `There is no rig “${id}”.`);
 }
 
 /** Everything that has happened to a rig at the bench, the earliest first. */

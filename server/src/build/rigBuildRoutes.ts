@@ -1,17 +1,16 @@
 import { readRigId, readSentDone, readSentTest } from '@gullwind/contract';
 import { Router, type Request } from 'express';
 import type { Database } from '../db/database';
-import { KnownError } from '../errors';
 import { demand } from '../parse';
-import { addTest, findRecords, isRig, setDone } from './buildStore';
+import { addTest, demandRig, findRecords, setDone } from './buildStore';
 
 /** What happens to a rig at the bench. */
 export function rigBuildRoutes(db: Database): Router {
   const router = Router();
   const rigOf = async (request: Request): Promise<string> => {
     const id = demand(readRigId(request.params.id));
-    if (await isRig(db, id)) return id;
-    throw new KnownError('rig-not-found', `There is no rig “${id}”.`);
+    await demandRig(db, id);
+    return id;
   };
 
   router.get('/:id/build', async (request, response) => {

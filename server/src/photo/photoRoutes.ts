@@ -1,7 +1,7 @@
 import { MOST_SENT_BYTES, PICTURE_TYPES, readPhotoLie, readRigId } from '@gullwind/contract';
 import { flatLie } from '@gullwind/core';
 import express, { Router, type Request } from 'express';
-import { isRig } from '../build/buildStore';
+import { demandRig } from '../build/buildStore';
 import type { Database } from '../db/database';
 import { KnownError } from '../errors';
 import { demand } from '../parse';
@@ -16,8 +16,8 @@ export function photoRoutes(db: Database): Router {
   const router = Router();
   const rigOf = async (request: Request): Promise<string> => {
     const id = demand(readRigId(request.params.id));
-    if (await isRig(db, id)) return id;
-    throw new KnownError('rig-not-found', `There is no rig “${id}”.`);
+    await demandRig(db, id);
+    return id;
   };
   const missing = () => new KnownError('photo-not-found', 'This rig has no photograph.');
 

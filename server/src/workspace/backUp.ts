@@ -1,5 +1,6 @@
 import { endLine, HEADER_LINE, readItem, readRig, type WorkspaceCounts } from '@gullwind/contract';
 import { upgradeThing, type GearKind } from '@gullwind/core';
+import { findHearings, findMeasurements } from '../bench/benchStore';
 import { findOffCuts, findRecords } from '../build/buildStore';
 import type { Database, Queryable } from '../db/database';
 import { rowsOf } from '../db/rowsOf';
@@ -27,7 +28,8 @@ export function backUp(db: Database, take: TakeLine): Promise<WorkspaceCounts> {
     const { records, ...counts } = await backUpRigs(tx, take);
     const offCuts = await findOffCuts(tx);
     for (const offCut of offCuts) await take(JSON.stringify({ kind: 'offCut', offCut }));
-    const all = { gear, ...counts, records: records + offCuts.length };
+    const heard = await backUpBench(tx, take);
+    const all = { gear, ...counts, records: records + offCuts.length + heard };
     await take(endLine(all));
     return all;
   });
@@ -90,6 +92,17 @@ async function backUpRecords(tx: Queryable, rig: string, take: TakeLine): Promis
   const photo = await keptPicture(tx, rig);
   if (photo) await take(JSON.stringify({ kind: 'photo', rig, photo }));
   return tests.length + done.length + (photo ? 1 : 0);
+}
+
+/** What was measured and heard, the earliest first. */
+async function backUpBench(tx: Queryable, take: TakeLine): Promise<number> {
+  const measurements = await findMeasurements(tx);
+  for (const measurement of measurements.toReversed())
+    await take(JSON.stringify({ kind: 'measurement', measurement }));
+  const hearings = await findHearings(tx);
+  for (const hearing of hearings.toReversed())
+    await take(JSON.stringify({ kind: 'hearing', hearing }));
+  return measurements.length + hearings.length;
 }
 
 interface LineRow {

@@ -54,11 +54,19 @@ async function putBack(
   if (!lock!.held) return { kind: 'busy' };
   // Whoever saves meanwhile waits, and then finds what was put here.
   await tx.query(
-    'lock table rigs, rig_revisions, gear, settings, cable_tests, work_done, off_cuts, board_photos in exclusive mode',
+    'lock table rigs, rig_revisions, gear, settings, cable_tests, work_done, off_cuts, board_photos, measurements, hearings in exclusive mode',
   );
   if (!overwrite && !(await isEmpty(tx))) return { kind: 'notEmpty' };
   const removed = await rememberRemoved(tx);
-  for (const table of ['rig_revisions', 'rigs', 'gear', 'settings', 'off_cuts'])
+  for (const table of [
+    'rig_revisions',
+    'rigs',
+    'gear',
+    'settings',
+    'off_cuts',
+    'measurements',
+    'hearings',
+  ])
     await tx.query(`delete from ${table}`);
   const writer = new Writer(tx, removed);
   for await (const part of parts) await writer.take(part);
@@ -115,6 +123,22 @@ const INSERT = {
            select ("offCut" ->> 'id')::uuid, "offCut" ->> 'name', "offCut" ->> 'gear',
                   ("offCut" ->> 'lengthM')::double precision, "offCut" ->> 'note'
            from jsonb_to_recordset($1::jsonb) as kept ("offCut" jsonb)`,
+  measurement: `insert into measurements (id, job, rig_id, gear, subject, instrument, is_simulated, readings,
+                  responses, figures, words, by_whom, note, struck, measured_at)
+                select (m ->> 'id')::uuid, m ->> 'job',
+                       (select id from rigs where id = (m ->> 'rig')::uuid), m ->> 'gear', m ->> 'subject',
+                       m ->> 'instrument', (m ->> 'isSimulated')::boolean, m -> 'readings', m -> 'responses',
+                       m -> 'figures', m ->> 'words', m ->> 'by', m ->> 'note', m ->> 'struck',
+                       (m ->> 'at')::timestamptz
+                from jsonb_to_recordset($1::jsonb) as kept (measurement jsonb), lateral (select measurement as m) as one`,
+  hearing: `insert into hearings (id, listener, kind, rig_id, one, other, seed, planned, trials, is_finished,
+              expected, model, note, heard_at)
+            select (h ->> 'id')::uuid, h ->> 'listener', h ->> 'kind',
+                   (select id from rigs where id = (h ->> 'rig')::uuid), h ->> 'one', h ->> 'other',
+                   (h ->> 'seed')::bigint, (h ->> 'planned')::integer, h -> 'trials',
+                   (h ->> 'isFinished')::boolean, h ->> 'expected', h ->> 'model', h ->> 'note',
+                   (h ->> 'at')::timestamptz
+            from jsonb_to_recordset($1::jsonb) as kept (hearing jsonb), lateral (select hearing as h) as one`,
 } as const;
 
 /** Writes parts in batches, in the order in which they depend on each other. */
@@ -144,6 +168,8 @@ class Writer {
       case 'test':
       case 'done':
       case 'offCut':
+      case 'measurement':
+      case 'hearing':
         this.counts.records++;
         return this.add(part.kind, part);
       case 'photo':

@@ -5,6 +5,7 @@ import { pino } from 'pino';
 import { createApp } from '../../src/app';
 import type { Database } from '../../src/db/database';
 import { openPglite } from '../../src/db/pgliteDatabase';
+import { Instruments } from '../../src/instruments/instruments';
 import { Gatekeeper } from '../../src/session/passphrase';
 import { openMigrated, TEMPLATE, temporaryFolder } from './databases';
 
@@ -23,10 +24,11 @@ export async function runApp(
     host?: string;
     publicUrl?: URL | null;
     proxies?: readonly string[];
+    instruments?: Instruments;
   } = {},
 ): Promise<RunningApp> {
   const { passphrase, webFolder = null, host = '127.0.0.1' } = options;
-  const { publicUrl = null, proxies = [] } = options;
+  const { publicUrl = null, proxies = [], instruments = new Instruments([], []) } = options;
   const folder = temporaryFolder();
   const db = await openMigrated(() => openPglite(join(folder, 'store'), TEMPLATE));
   const gate = passphrase === undefined ? null : await Gatekeeper.open(db, passphrase);
@@ -38,7 +40,7 @@ export async function runApp(
       proxies,
       logger,
       webFolder,
-      backend: Promise.resolve({ db, gate, folder }),
+      backend: Promise.resolve({ db, gate, folder, instruments }),
     }),
   );
   await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve));
