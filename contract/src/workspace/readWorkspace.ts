@@ -134,9 +134,9 @@ class Inventory {
       case 'offCut':
         return this.record(part.offCut.id, at);
       case 'measurement':
-        return this.record(part.measurement.id, at);
+        return this.record(`measurement ${part.measurement.id}`, at);
       case 'hearing':
-        return this.record(part.hearing.id, at);
+        return this.record(`hearing ${part.hearing.id}`, at);
       case 'gear':
         this.once(part.item.id, at);
         this.counts.gear++;
