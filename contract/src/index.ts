@@ -13,10 +13,12 @@ export {
   sayTarget,
   readGearRows,
   readPlaces,
+  readResponse,
   readTable,
   targetKey,
   toCsv,
   writeGearCsv,
+  writeMeasurementsCsv,
   writePlaces,
 } from './csv';
 export type { ColumnTarget, DecimalMark, GearReading, GearReport, Table } from './csv';

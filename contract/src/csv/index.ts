@@ -11,3 +11,5 @@ export { readPlaces, writePlaces } from './places';
 export { writeGearCsv } from './writeGear';
 export { guardCell } from './cells';
 export { toCsv } from './toCsv';
+export { readResponse } from './readResponse';
+export { writeMeasurementsCsv } from './writeMeasurements';

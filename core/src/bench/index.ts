@@ -38,3 +38,5 @@ export type { RigSweep } from './wholeRig';
 export { suspectsOf } from './suspects';
 export { breakOne, exerciseOf, HIDDEN_FAULTS } from './exercise';
 export type { Exercise, HiddenFault } from './exercise';
+export { noiseOf } from './noise';
+export type { Exposure, RigNoise, SectionNoise } from './noise';

@@ -1,0 +1,80 @@
+import type { Measurement } from '@gullwind/core';
+import { guardCell } from './cells';
+import { toCsv } from './toCsv';
+
+const HEADER = [
+  'measurement',
+  'when',
+  'job',
+  'of',
+  'instrument',
+  'simulated',
+  'struck out',
+  'what',
+  'label',
+  'value (SI)',
+  'error (SI)',
+  'frequency (Hz)',
+  'level (dB)',
+  'conditions',
+];
+
+type Row = readonly (string | number)[];
+
+/** Measurements with every raw reading, a row each: first what they came to, then readings, then responses. */
+export const writeMeasurementsCsv = (measurements: readonly Measurement[]): string =>
+  toCsv([HEADER, ...measurements.flatMap(rowsOf)]);
+
+function rowsOf(one: Measurement): readonly Row[] {
+  const head = [
+    one.id,
+    one.at,
+    one.job,
+    guardCell(one.subject),
+    guardCell(one.instrument),
+    one.isSimulated ? 'yes' : 'no',
+    guardCell(one.struck ?? ''),
+  ];
+  const said = (conditions: Readonly<Record<string, number | string>>) =>
+    guardCell(
+      Object.entries(conditions)
+        .map(([key, value]) => `${key} ${value}`)
+        .join('; '),
+    );
+  return [
+    ...one.figures.map(({ label, quantity, value, error }) => [
+      ...head,
+      `figure, ${quantity}`,
+      guardCell(label),
+      value,
+      error ?? '',
+      '',
+      '',
+      '',
+    ]),
+    ...one.readings.flatMap(({ label, quantity, values, conditions }) =>
+      values.map((value) => [
+        ...head,
+        `reading, ${quantity}`,
+        guardCell(label),
+        value,
+        '',
+        '',
+        '',
+        said(conditions),
+      ]),
+    ),
+    ...one.responses.flatMap(({ label, frequencyHz, levelDb, conditions }) =>
+      frequencyHz.map((hz, i) => [
+        ...head,
+        'response',
+        guardCell(label),
+        '',
+        '',
+        hz,
+        levelDb[i]!,
+        said(conditions),
+      ]),
+    ),
+  ];
+}
