@@ -267,9 +267,9 @@ const measurementFields = {
   subject: Joi.string().trim().min(1).max(LONGEST_NAME).required(),
   instrument: words(200),
   isSimulated: yesNo,
-  readings: Joi.array().items(rawReadings).max(MOST_RAW).required(),
-  responses: Joi.array().items(rawResponse).max(12).required(),
-  figures: Joi.array().items(figure).max(40).required(),
+  readings: Joi.array().items(rawReadings.optional()).max(MOST_RAW).required(),
+  responses: Joi.array().items(rawResponse.optional()).max(12).required(),
+  figures: Joi.array().items(figure.optional()).max(40).required(),
   words: words(2000),
   by: words(LONGEST_NAME),
   note: words(LONGEST_NOTE),
@@ -296,7 +296,12 @@ const hearingFields = {
   seed: Joi.number().integer().min(0).max(4_294_967_295).allow(null).required(),
   planned: Joi.number().integer().min(1).max(MOST_HEARD).required(),
   trials: Joi.array()
-    .items(closed({ isRight: yesNo, lossDb: Joi.number().min(0).max(60).allow(null).required() }))
+    .items(
+      closed({
+        isRight: yesNo,
+        lossDb: Joi.number().min(0).max(60).allow(null).required(),
+      }).optional(),
+    )
     .max(MOST_HEARD)
     .required(),
   isFinished: yesNo,

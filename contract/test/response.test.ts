@@ -1,4 +1,4 @@
-import { readResponse, writeMeasurementsCsv } from '../src';
+import { readResponse, readSentHearing, readSentMeasurement, writeMeasurementsCsv } from '../src';
 import { readTable } from '../src/csv';
 
 test('a response with or without a header, with degrees, with a decimal comma', () => {
@@ -54,4 +54,37 @@ test('measurements as CSV: every raw value a row, formulas guarded', () => {
   expect(read.value.rows[0]!.cells[3]).not.toMatch(/^=/u);
   expect(read.value.rows[2]!.cells.slice(7, 10)).toEqual(['reading, capacitance', '1 m', '2e-10']);
   expect(read.value.rows[3]!.cells.slice(11, 13)).toEqual(['100', '-3']);
+});
+
+test('lists of a measurement and of what was heard may be empty', () => {
+  const empty = {
+    job: 'rig',
+    rig: null,
+    gear: null,
+    subject: 'Reel',
+    instrument: '',
+    isSimulated: false,
+    readings: [],
+    responses: [],
+    figures: [],
+    words: '',
+    by: '',
+    note: '',
+  };
+  expect(readSentMeasurement(empty).kind).toBe('ok');
+  const heard = {
+    listener: 'Mate',
+    kind: 'amp',
+    rig: null,
+    one: '',
+    other: '',
+    seed: null,
+    planned: 1,
+    trials: [],
+    isFinished: true,
+    expected: '',
+    model: '',
+    note: '',
+  };
+  expect(readSentHearing(heard).kind).toBe('ok');
 });

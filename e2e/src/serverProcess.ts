@@ -4,7 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
-const MAIN = fileURLToPath(new URL('../../server/dist/main.js', import.meta.url));
+const built = (file: string) =>
+  fileURLToPath(new URL(`../../server/dist/${file}`, import.meta.url));
+const MAIN = built('main.js');
 
 export interface ServerProcess {
   /** With a slash at its end. */
@@ -14,6 +16,8 @@ export interface ServerProcess {
   /** Ends it as a pulled plug would. */
   kill(): Promise<void>;
   stop(): Promise<void>;
+  /** Ends a simulated instrument as if its plug were pulled. */
+  pull(kind: 'meter' | 'sweep'): Promise<void>;
 }
 
 export interface ServerStart {
@@ -22,27 +26,45 @@ export interface ServerStart {
   readonly port?: number;
   readonly dataFolder?: string;
   readonly options?: readonly string[];
+  /** A simulated meter and a simulated sweep, each a process of its own. */
+  readonly instruments?: boolean;
   readonly environment?: Readonly<Record<string, string>>;
 }
 
 /** Starts the built server as a process of its own and waits until it says that it is ready. */
 export async function startServerProcess(start: ServerStart = {}): Promise<ServerProcess> {
   const { demo = true, port = 0, dataFolder = mkdtempSync(join(tmpdir(), 'gullwind-')) } = start;
-  const { options = [], environment = {} } = start;
+  const { options = [], environment = {}, instruments = false } = start;
+  const simulated = instruments ? await startSimulated() : [];
   const own = ['--port', String(port), '--data', dataFolder, ...(demo ? ['--demo'] : [])];
-  const child = spawn(process.execPath, [MAIN, ...own, ...options], {
+  const child = spawn(process.execPath, [MAIN, ...own, ...simulated.flatMap(({ option }) => option), ...options], {
     stdio: ['ignore', 'pipe', 'pipe'],
     env: { ...process.env, ...environment },
   });
   const address = await readyAddress(child);
+  const endAll = async (signal: NodeJS.Signals) => {
+    await end(child, signal);
+    for (const one of simulated) await end(one.child, 'SIGKILL');
+  };
   return {
     address,
     port: Number(new URL(address).port),
     dataFolder,
-    kill: () => end(child, 'SIGKILL'),
-    stop: () => end(child, 'SIGTERM'),
+    kill: () => endAll('SIGKILL'),
+    stop: () => endAll('SIGTERM'),
+    pull: (kind) => end(simulated.find((one) => one.kind === kind)!.child, 'SIGKILL'),
   };
 }
+
+const startSimulated = () =>
+  Promise.all(
+    (['meter', 'sweep'] as const).map(async (kind) => {
+      const child = spawn(process.execPath, [built('simulated.js'), '--kind', kind], {
+        stdio: ['ignore', 'pipe', 'pipe'],
+      });
+      return { kind, child, option: [`--${kind}`, await readyAddress(child)] };
+    }),
+  );
 
 function readyAddress(child: ChildProcess): Promise<string> {
   return new Promise((resolve, reject) => {

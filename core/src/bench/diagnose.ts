@@ -1,4 +1,4 @@
-import { median } from 'd3-array';
+import { mean, median } from 'd3-array';
 import type { RigKind } from '../gear';
 import type { UnitSystem } from '../quantity';
 import type { Chain } from '../rig';
@@ -57,7 +57,7 @@ export const LEAST_DIAGNOSIS_POINTS = 12;
 /** Two curves are the same where all their differences together are below so many σ. */
 const TIED_SIGMAS = 3;
 /** In σ of one point: what the model leaves within this is noise. */
-const WITHIN_NOISE = 1.3;
+const WITHIN_NOISE = 1.4;
 const LEAST_EXPLAINED = 0.1;
 const LEAST_NOISE_DB = 0.02;
 /** A level that nothing measures, dB: silence is this far down. */
@@ -76,7 +76,7 @@ export function* diagnoseRig(question: DiagnosisQuestion): Generator<DiagnosisPr
   const search = new Search(new RigMeter(measured.frequencyHz), measured.levelDb, question.sweep);
   const asItIs = search.residualOf(chain);
   if (!asItIs) return { kind: 'silent' };
-  const noiseDb = question.noiseDb ?? Math.max(LEAST_NOISE_DB, roughnessOf(measured.levelDb));
+  const noiseDb = question.noiseDb ?? Math.max(LEAST_NOISE_DB, roughnessOf([...asItIs]));
   const suspects = suspectsOf(chain, units);
   const found: Explained[] = [];
   for (const [done, suspect] of suspects.entries()) {
@@ -95,10 +95,18 @@ export function* diagnoseRig(question: DiagnosisQuestion): Generator<DiagnosisPr
   };
 }
 
-/** 1σ of a point from its neighbours, whatever the curve: second differences have √6 of it. */
+/** Of a curve that bends by itself, or jumps, at some points. */
+const MOST_OF_MEDIAN = 4;
+
+/**
+ * 1σ of a point from its neighbours, whatever smooth curve they lie on: second differences have √6 of it. What is far
+ * beyond most of them is a bend of the curve and counts no further.
+ */
 export function roughnessOf(levelDb: readonly number[]): number {
   const bends = levelDb.slice(2).map((db, i) => Math.abs(db - 2 * levelDb[i + 1]! + levelDb[i]!));
-  return (1.4826 * (median(bends) ?? 0)) / Math.sqrt(6);
+  const most = MOST_OF_MEDIAN * (median(bends) ?? 0);
+  const squares = bends.map((bend) => Math.min(bend, most) ** 2);
+  return Math.sqrt((mean(squares) ?? 0) / 6);
 }
 
 interface Explained {

@@ -50,6 +50,8 @@ export const api = createApi({
     'builds',
     'offCuts',
     'photo',
+    'measurements',
+    'hearings',
     'settings',
     'session',
   ],
@@ -243,7 +245,7 @@ export const api = createApi({
         method: 'POST',
         body: file,
       }),
-      invalidatesTags: ['rigs', 'gear', 'settings', 'build', 'offCuts'],
+      invalidatesTags: ['rigs', 'gear', 'settings', 'build', 'offCuts', 'measurements', 'hearings'],
     }),
     getSettings: build.query<Settings, void>({
       query: () => '/settings',

@@ -16,7 +16,7 @@ const Stop = styled(NavLink)(({ theme }) => ({
   flexDirection: 'column',
   alignItems: 'center',
   gap: 2,
-  padding: '10px 0',
+  padding: '5px 0',
   fontSize: 13,
   textDecoration: 'none',
   color: theme.chart.faint,

@@ -7,6 +7,8 @@ import HandymanOutlined from '@mui/icons-material/HandymanOutlined';
 import HomeRepairServiceOutlined from '@mui/icons-material/HomeRepairServiceOutlined';
 import RouteOutlined from '@mui/icons-material/RouteOutlined';
 import PowerOutlined from '@mui/icons-material/PowerOutlined';
+import StraightenOutlined from '@mui/icons-material/StraightenOutlined';
+import TroubleshootOutlined from '@mui/icons-material/TroubleshootOutlined';
 import SettingsOutlined from '@mui/icons-material/SettingsOutlined';
 import SpeakerOutlined from '@mui/icons-material/SpeakerOutlined';
 import type { KeyGroup, Stage } from './stage';
@@ -158,6 +160,15 @@ export const STAGES: readonly Stage[] = [
     journey: 'build',
   },
   {
+    label: 'Bench',
+    icon: TroubleshootOutlined,
+    route: '/rigs/:rigId/bench',
+    rail: 'rig',
+    keys: [],
+    picture: 'bench',
+    journey: 'bench',
+  },
+  {
     label: 'Gear',
     icon: CableOutlined,
     route: '/gear',
@@ -165,6 +176,15 @@ export const STAGES: readonly Stage[] = [
     keys: [],
     picture: 'gear',
     journey: 'library',
+  },
+  {
+    label: 'Measure',
+    icon: StraightenOutlined,
+    route: '/bench',
+    rail: 'workshop',
+    keys: [],
+    picture: 'measure',
+    journey: 'bench',
   },
   {
     label: 'Which DI',

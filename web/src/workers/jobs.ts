@@ -1,20 +1,24 @@
 import {
   arrangeOffers,
   bestOpening,
+  diagnoseRig,
   findComparedTolerance,
   findDifference,
   findWithinTolerance,
   plansOnBoard,
+  renderVoices,
   searchPlans,
   whatFitsHere,
   willItFit,
   type ArrangeOffersQuestion,
   type ChainWay,
+  type DiagnosisQuestion,
   type FitQuestion,
   type GearItem,
   type OpeningQuestion,
   type PlansOnBoardQuestion,
   type RankedPlan,
+  type RenderQuestion,
   type Rig,
   type SearchOptions,
   type WhatFitsQuestion,
@@ -59,6 +63,8 @@ export const JOBS = {
   willFit: (question: FitQuestion) => willItFit(question),
   opening: (question: OpeningQuestion) => bestOpening(question),
   plansOnBoard: (question: PlansOnBoardQuestion) => plansOnBoard(question),
+  diagnose: (question: DiagnosisQuestion) => diagnoseRig(question),
+  render: (question: RenderQuestion) => renderVoices(question),
 };
 
 type AllJobs = typeof JOBS & typeof SOLVER_JOBS;

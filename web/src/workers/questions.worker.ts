@@ -12,6 +12,8 @@ import {
   driveWay,
   explainRig,
   failuresOf,
+  fitPickup,
+  noiseOf,
   layBoard,
   keepLikedCable,
   lengthBudgets,
@@ -46,7 +48,10 @@ import {
   type LikedCable,
   type LikedCableAnswer,
   type Move,
+  type PickupFit,
+  type PickupRun,
   type PlanDetail,
+  type RigNoise,
   type Pin,
   type Rig,
   type SideFigures,
@@ -131,6 +136,8 @@ const questionsApi = {
       }
     );
   },
+  fitPickup: (runs: readonly PickupRun[]): PickupFit => fitPickup(runs),
+  noise: (rig: Chain): RigNoise | null => noiseOf(rig),
   /** What it costs that two things change places on a board, in the chain, or both. */
   swapCost: (
     rig: Rig,

@@ -23,6 +23,7 @@ import {
 import { useCallback, useMemo } from 'react';
 import { useGetBuildQuery, useSetDoneMutation } from '../../app/api';
 import { sayFailure } from '../../app/failures';
+import { today } from '../../app/today';
 
 /** All that the page knows of how far a rig is. */
 export interface BuildNow {
@@ -35,12 +36,6 @@ export interface BuildNow {
   readonly records: BuildRecords;
   readonly isKnown: boolean;
 }
-
-const today = (): string => {
-  const now = new Date();
-  const two = (value: number) => String(value).padStart(2, '0');
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
-};
 
 export function useBuild(
   id: string,

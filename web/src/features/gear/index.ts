@@ -1,1 +1,3 @@
 export { GearPage } from './GearPage';
+export { UsesPanel } from './UsesPanel';
+export { useGearActions } from './useGear';

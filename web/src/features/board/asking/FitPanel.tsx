@@ -2,7 +2,8 @@ import { layBoard, sayFit, sayThing, type FitProgress } from '@gullwind/core';
 import { Button, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { useLongWork } from '../../../workers/useLongWork';
-import { AskFrame, WorkLine } from './AskFrame';
+import { WorkLine } from '../../../ui/WorkLine';
+import { AskFrame } from './AskFrame';
 import { ghostsOf, useDrawn } from './asking';
 import type { AskProps } from './AskPanel';
 

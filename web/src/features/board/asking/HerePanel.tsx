@@ -11,7 +11,8 @@ import { useMemo } from 'react';
 import { useGearItems } from '../../../app/useGearItems';
 import { useLongWork, type WorkStateOf } from '../../../workers/useLongWork';
 import { SizeField } from '../panels/SizeField';
-import { AskFrame, WorkLine } from './AskFrame';
+import { WorkLine } from '../../../ui/WorkLine';
+import { AskFrame } from './AskFrame';
 import { useShown } from './asking';
 import type { AskProps } from './AskPanel';
 

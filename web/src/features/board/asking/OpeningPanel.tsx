@@ -3,7 +3,8 @@ import { Button, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useLongWork } from '../../../workers/useLongWork';
 import { SizeField } from '../panels/SizeField';
-import { AskFrame, WorkLine } from './AskFrame';
+import { WorkLine } from '../../../ui/WorkLine';
+import { AskFrame } from './AskFrame';
 import { useDrawn } from './asking';
 import type { AskProps } from './AskPanel';
 

@@ -1,0 +1,2 @@
+export { BenchPage } from './BenchPage';
+export { RigBenchPage } from './rig/RigBenchPage';

@@ -1,0 +1,43 @@
+import type { GearItem } from '@gullwind/core';
+import { Box, Button, Typography } from '@mui/material';
+import { useState } from 'react';
+import { useListUsesQuery } from '../../../app/api';
+import { UsesPanel } from '../../gear';
+
+interface Props {
+  /** What was found, in words; nothing is offered while there is nothing. */
+  readonly words: string;
+  /** Why it is not to be taken; empty where it is. */
+  readonly doubt?: string;
+  readonly item: GearItem | null;
+  readonly onKeep: () => Promise<boolean>;
+  /** Null where there is nothing to take into the gear list. */
+  readonly onAccept: (() => Promise<boolean>) | null;
+}
+
+/** What readings come to, what is done with it, and the rigs that it changes. */
+export function Finding({ words, doubt = '', item, onKeep, onAccept }: Props) {
+  const [taken, setTaken] = useState<string | null>(null);
+  const { data } = useListUsesQuery();
+  if (words === '') return null;
+  const accept = async () => {
+    if (onAccept && (await onAccept())) setTaken(words);
+  };
+  return (
+    <Box component="section" aria-label="What it comes to" sx={{ mt: 1.5 }}>
+      <Typography sx={{ fontSize: 17, maxWidth: 640 }}>{words}</Typography>
+      {doubt !== '' && <Typography sx={{ color: 'warning.main' }}>{doubt}</Typography>}
+      <Box sx={{ display: 'flex', gap: 1, my: 1, flexWrap: 'wrap' }}>
+        {onAccept && (
+          <Button variant="contained" onClick={() => void accept()}>
+            Into the gear list as measured
+          </Button>
+        )}
+        <Button variant="outlined" onClick={() => void onKeep()}>
+          Keep the readings only
+        </Button>
+      </Box>
+      {taken !== null && item && <UsesPanel item={item} uses={data?.uses ?? []} isChanged />}
+    </Box>
+  );
+}
