@@ -1,4 +1,4 @@
-import { checkField, FIELD_RULES } from '@gullwind/core';
+import { checkField, FIELD_RULES, LONGEST_NAME } from '@gullwind/core';
 import Joi from 'joi';
 import { readWith, type Read } from './read';
 import { referenceSchema } from './rigSchema';
@@ -8,6 +8,13 @@ export const settingsSchema: Joi.ObjectSchema<Settings> = Joi.object({
   units: Joi.valid('metric', 'imperial').required(),
   theme: Joi.valid('day', 'night', 'system').required(),
   reference: referenceSchema,
+  // Settings of before there were any ears in them.
+  scale: Joi.object({
+    listener: Joi.string().trim().min(1).max(LONGEST_NAME).required(),
+    thresholdDb: Joi.number().min(0.03).max(40).required(),
+  })
+    .allow(null)
+    .default(null),
 }).required();
 
 export function readSettings(value: unknown): Read<Settings> {

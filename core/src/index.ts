@@ -19,7 +19,9 @@ export {
   sayOn,
   sayStraightIn,
   sayWhatIsGoingOn,
+  saysWhose,
   SIZE_WORDS,
+  sizeHeard,
   switchesOf,
   switchesOn,
 } from './figures';
@@ -29,6 +31,7 @@ export type {
   ExtremeState,
   Figures,
   LengthBudget,
+  ListenerScale,
   Resonance,
   SectionSummary,
   SideFigures,
@@ -219,6 +222,7 @@ export {
   findDifference,
   findTolerance,
   finish,
+  hashOf,
   isEstablished,
 } from './tolerance';
 export type { Assumption, Bounds, ChainWay, Difference, FigureBands, Tolerance } from './tolerance';

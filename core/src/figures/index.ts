@@ -14,8 +14,8 @@ export { cornerOf, resonanceOf, semitonesBetween } from './resonance';
 export type { Corner, Resonance } from './resonance';
 export { toneEquivalent } from './toneEquivalent';
 export type { ToneEquivalent } from './toneEquivalent';
-export { DIRECTION_WORDS, SIZE_LADDER, SIZE_WORDS, sizeOf, verdictOf } from './verdict';
-export type { Direction, Size, Verdict } from './verdict';
+export { DIRECTION_WORDS, SIZE_LADDER, SIZE_WORDS, sizeHeard, sizeOf, verdictOf } from './verdict';
+export type { Direction, ListenerScale, Size, Verdict } from './verdict';
 export {
   loopName,
   nameConnection,
@@ -26,7 +26,7 @@ export {
   namePartLoss,
 } from './names';
 export { nameSwitches, sayOn } from './sayOn';
-export { sayMuted, sayStraightIn, sayWhatIsGoingOn } from './words';
+export { sayMuted, sayStraightIn, sayWhatIsGoingOn, saysWhose } from './words';
 export { analyseStates, ENVELOPE_EVERY, switchesOf, switchesOn } from './analyseStates';
 export type { ExtremeState, StatesAnalysis, StatesSounding } from './analyseStates';
 export { measureScenes, measurePlaces } from './scenes';

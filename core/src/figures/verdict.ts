@@ -49,11 +49,23 @@ export const DIRECTION_WORDS: Readonly<Record<Direction, string>> = {
 export const sizeOf = (db: number): Size =>
   SIZE_LADDER.find(([, below]) => Math.abs(db) < below)?.[0] ?? 'drastic';
 
+/** Whose ears words of size are measured by: what is 1 dB on the usual ladder is this listener's threshold. */
+export interface ListenerScale {
+  readonly listener: string;
+  readonly thresholdDb: number;
+}
+
+/** The size of a change of the two treble octaves, on the usual ladder or on a listener's. */
+export const sizeHeard = (
+  [low, high]: readonly [low: number, high: number],
+  scale: ListenerScale | null = null,
+): Size => sizeOf(Math.max(Math.abs(low), Math.abs(high)) / (scale?.thresholdDb ?? 1));
+
 /** The larger of the two treble octaves in magnitude names the size, their signs the direction. */
 export function verdictOf(figures: Figures, now: Resonance, reference: Resonance): Verdict {
   const { trebleLowDb: low, trebleHighDb: high, levelDb } = figures;
   return {
-    size: sizeOf(Math.max(Math.abs(low), Math.abs(high))),
+    size: sizeHeard([low, high]),
     direction: directionOf(low, high),
     ...resonanceChange(now, reference),
     levelDb: Math.abs(levelDb) > 1 ? levelDb : null,

@@ -3,10 +3,21 @@ import type { MuteReason } from '../path';
 import type { Chain } from '../rig';
 import type { Analysis, SectionSummary, SoundingAnalysis } from './analyseRig';
 import { nameSpot, namePartLoss } from './names';
-import { DIRECTION_WORDS, SIZE_WORDS, type Verdict } from './verdict';
+import {
+  DIRECTION_WORDS,
+  SIZE_WORDS,
+  sizeHeard,
+  type ListenerScale,
+  type Verdict,
+} from './verdict';
 
-/** What is going on, in plain words: what is lost or gained, and where. */
-export function sayWhatIsGoingOn(rig: Chain, analysis: Analysis, system: UnitSystem): string {
+/** What is going on, in plain words: what is lost or gained, and where. @param scale whose ears the size is measured by */
+export function sayWhatIsGoingOn(
+  rig: Chain,
+  analysis: Analysis,
+  system: UnitSystem,
+  scale: ListenerScale | null = null,
+): string {
   if (analysis.kind === 'silent')
     return 'Silence: the guitar’s volume is closed, or its two pickups cancel. Turn it up to see the rig.';
   if (analysis.kind === 'muted') {
@@ -17,7 +28,7 @@ export function sayWhatIsGoingOn(rig: Chain, analysis: Analysis, system: UnitSys
     const name = nameSpot(rig, analysis.stops[analysis.at]!.spot);
     return `Nothing arrives: ${name} is missing. Give it a cable to see what it does.`;
   }
-  return [sayVerdict(rig, analysis, system), sayCause(rig, analysis, system)]
+  return [sayVerdict(rig, analysis, system, scale), sayCause(rig, analysis, system)]
     .filter((part) => part !== '')
     .join(' ');
 }
@@ -53,21 +64,28 @@ function sayVerdict(
   rig: Chain,
   { figures, verdict }: SoundingAnalysis,
   system: UnitSystem,
+  scale: ListenerScale | null,
 ): string {
   const against = sayStraightIn(rig, system);
   const { trebleDb, trebleLowDb: low, trebleHighDb: high } = figures;
   const extras = sayExtras(verdict);
-  if (verdict.size === 'unlikely') {
+  const size = sizeHeard([low, high], scale);
+  const heard = `${SIZE_WORDS[size]}${saysWhose(scale)}`;
+  if (size === 'unlikely') {
     const most = Math.max(Math.abs(low), Math.abs(high));
-    return `Within ${most.toFixed(1)} dB of ${against}: ${SIZE_WORDS.unlikely}.${extras}`;
+    return `Within ${most.toFixed(1)} dB of ${against}: ${heard}.${extras}`;
   }
   const oneWay = verdict.direction === 'duller' || verdict.direction === 'brighter';
   const amount = oneWay
     ? `${formatSignedDb(trebleDb)} dB of treble`
     : `${formatSignedDb(low)} dB at 2–4 kHz, ${formatSignedDb(high)} dB at 4–8 kHz`;
   const direction = capital(DIRECTION_WORDS[verdict.direction]);
-  return `${direction} than ${against}, ${amount}: ${SIZE_WORDS[verdict.size]}.${extras}`;
+  return `${direction} than ${against}, ${amount}: ${heard}.${extras}`;
 }
+
+/** Said wherever a word of size is not on the usual ladder. */
+export const saysWhose = (scale: ListenerScale | null): string =>
+  scale === null ? '' : `, to ${scale.listener}’s ears`;
 
 function sayExtras({ resonanceMoved, resonanceRaisedDb, levelDb }: Verdict): string {
   const extras: string[] = [];

@@ -7,6 +7,7 @@ import {
   sayWhatIsGoingOn,
   switchesOn,
   type Analysis,
+  type ListenerScale,
   type SoundingAnalysis,
   type StatesAnalysis,
 } from '../figures';
@@ -36,8 +37,9 @@ export function explainRig(
   states: StatesAnalysis,
   units: UnitSystem,
   gear: readonly GearItem[] = [],
+  scale: ListenerScale | null = null,
 ): readonly Explanation[] {
-  const first = { title: 'What is going on', text: sayWhatIsGoingOn(rig, analysis, units) };
+  const first = { title: 'What is going on', text: sayWhatIsGoingOn(rig, analysis, units, scale) };
   if (analysis.kind !== 'sounding') return [first];
   const solver = new SectionSolver();
   const said = heed(adviseRig(rig, gear, units, mainRow(rig).id, solver), rig.texts.dismissed);

@@ -3,7 +3,7 @@ import { fitThreshold, type Threshold } from './threshold';
 
 /// What was heard, by whom: kept whatever it was.
 
-export const HEARING_KINDS = ['abx', 'threshold', 'amp'] as const;
+export const HEARING_KINDS = ['abx', 'threshold', 'amp', 'said'] as const;
 export type HearingKind = (typeof HEARING_KINDS)[number];
 
 export interface HearingTrial {

@@ -35,3 +35,5 @@ export { LONGEST_SOUND_S, readWav, writeWav } from './wav';
 export type { ReadSound, Sound } from './wav';
 export { abxResult, HEARING_KINDS, thresholdOf } from './hearing';
 export type { Hearing, HearingKind, HearingTrial } from './hearing';
+export { AS_IT_IS, STRAIGHT_IN, voicesOf } from './voices';
+export type { AdvisedStep, RigVoice, VoiceGroup } from './voices';

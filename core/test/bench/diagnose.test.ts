@@ -60,7 +60,7 @@ test('where the only cable is twice as long, it is that, in words', () => {
 });
 
 test('ties have the same curve: with no noise at all nothing but the same is tied', () => {
-  const { rig, frequencyHz, truth, id } = faultyRig(0, 0);
+  const { rig, frequencyHz, truth, id } = faultyRig(1, 0);
   const levels = [...new RigMeter(frequencyHz).levels(truth)!];
   const { suspicions } = diagnose({
     chain: rig,

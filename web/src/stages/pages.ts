@@ -10,6 +10,7 @@ export const PAGES = {
   '/rigs/:rigId/power': async () => (await import('../features/power')).PowerPage,
   '/rigs/:rigId/build': async () => (await import('../features/build')).BuildPage,
   '/rigs/:rigId/bench': async () => (await import('../features/bench')).RigBenchPage,
+  '/rigs/:rigId/listen': async () => (await import('../features/listen')).ListenPage,
   '/bench': async () => (await import('../features/bench')).BenchPage,
   '/gear': async () => (await import('../features/gear')).GearPage,
   '/di': async () => (await import('../features/checks')).DiPage,

@@ -4,6 +4,7 @@ import CallMergeOutlined from '@mui/icons-material/CallMergeOutlined';
 import ForumOutlined from '@mui/icons-material/ForumOutlined';
 import GridOnOutlined from '@mui/icons-material/GridOnOutlined';
 import HandymanOutlined from '@mui/icons-material/HandymanOutlined';
+import HearingOutlined from '@mui/icons-material/HearingOutlined';
 import HomeRepairServiceOutlined from '@mui/icons-material/HomeRepairServiceOutlined';
 import RouteOutlined from '@mui/icons-material/RouteOutlined';
 import PowerOutlined from '@mui/icons-material/PowerOutlined';
@@ -94,6 +95,23 @@ const BOARD_KEYS: readonly KeyGroup[] = [
   },
 ];
 
+const LISTEN_KEYS: readonly KeyGroup[] = [
+  {
+    heading: 'Hear',
+    keys: [
+      ['Space', 'the music, on and off'],
+      ['1 … 9, 0', 'voice 1 … 10, at the same instant'],
+    ],
+  },
+  {
+    heading: 'In a blind test',
+    keys: [
+      ['A  B', 'what is known'],
+      ['X', 'the unknown'],
+    ],
+  },
+];
+
 /** Every stage and tool, in the order of the rail: the stages of a rig in the order of the job. */
 export const STAGES: readonly Stage[] = [
   {
@@ -167,6 +185,15 @@ export const STAGES: readonly Stage[] = [
     keys: [],
     picture: 'bench',
     journey: 'bench',
+  },
+  {
+    label: 'Listen',
+    icon: HearingOutlined,
+    route: '/rigs/:rigId/listen',
+    rail: 'rig',
+    keys: LISTEN_KEYS,
+    picture: 'listen',
+    journey: 'listen',
   },
   {
     label: 'Gear',

@@ -9,18 +9,22 @@ import {
   chainOf,
   curesOf,
   detailOfPlan,
+  differenceOf,
   driveWay,
   explainRig,
   failuresOf,
   fitPickup,
   noiseOf,
   layBoard,
+  impulseOf as impulseFrom,
   keepLikedCable,
   lengthBudgets,
   measureRig,
   measureScenes,
   measurePlaces,
   pickupOrCable,
+  readWav,
+  responseOf,
   reworkSince,
   routeRows,
   SectionSolver,
@@ -29,7 +33,10 @@ import {
   swapCost,
   sweepSources,
   switchesOn,
+  voicesOf,
+  writeWav,
   type Advice,
+  type AdvisedStep,
   type Analysis,
   type Assumption,
   type CapacitanceAnswer,
@@ -46,6 +53,7 @@ import {
   type Figures,
   type LengthBudget,
   type LikedCable,
+  type ListenerScale,
   type LikedCableAnswer,
   type Move,
   type PickupFit,
@@ -53,9 +61,13 @@ import {
   type PlanDetail,
   type RigNoise,
   type Pin,
+  type ReadSound,
   type Rig,
+  type RigVoice,
+  type Section,
   type SideFigures,
   type SimulatorValues,
+  type Sound,
   type StatesAnalysis,
   type SweptSource,
   type UnitSystem,
@@ -82,8 +94,20 @@ export interface ShownPlan extends PlanDetail {
 const questionsApi = {
   analyseStates: (rig: Chain, counted: readonly string[], rowId: string): StatesAnalysis =>
     analyseStates(rig, counted, rowId),
-  explain: (rig: Rig, units: UnitSystem, gear: readonly GearItem[]): readonly Explanation[] =>
-    explainRig(rig, analyseRig(rig, solver), analyseStates(rig, switchesOn(rig)), units, gear),
+  explain: (
+    rig: Rig,
+    units: UnitSystem,
+    gear: readonly GearItem[],
+    scale: ListenerScale | null,
+  ): readonly Explanation[] =>
+    explainRig(
+      rig,
+      analyseRig(rig, solver),
+      analyseStates(rig, switchesOn(rig)),
+      units,
+      gear,
+      scale,
+    ),
   /** Figures of each rig's main way against straight in; null where nothing is heard. */
   figuresOf: (rigs: readonly Rig[]): readonly (Figures | null)[] =>
     rigs.map((rig) => {
@@ -135,6 +159,23 @@ const questionsApi = {
         worse: worseInUse(rig, detail.rig, units, solver),
       }
     );
+  },
+  voicesOf: (rig: Rig, step: AdvisedStep | null, units: UnitSystem): readonly RigVoice[] =>
+    voicesOf(rig, step, units, solver),
+  /** A sound as a WAV file of 24 bits. */
+  wavOf: (sound: Sound): Uint8Array => writeWav(sound),
+  soundIn: (bytes: Uint8Array): ReadSound => readWav(bytes),
+  /** What a voice does to anything, as a sound; or what leads to it from another chain. */
+  impulseOf: (
+    from: readonly Section[] | null,
+    to: readonly Section[],
+    rate: number,
+  ): { readonly sound: Sound; readonly cappedFromHz: number | null } => {
+    const { response, cappedFromHz } = from
+      ? differenceOf(from, to, rate)
+      : { response: responseOf(to, rate), cappedFromHz: null };
+    const { taps } = impulseFrom(response, rate);
+    return { sound: { samples: Float32Array.from(taps), rate }, cappedFromHz };
   },
   fitPickup: (runs: readonly PickupRun[]): PickupFit => fitPickup(runs),
   noise: (rig: Chain): RigNoise | null => noiseOf(rig),

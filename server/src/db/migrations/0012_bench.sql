@@ -24,7 +24,7 @@ create index measurements_by_time on measurements (measured_at desc);
 create table hearings (
   id uuid primary key,
   listener text not null check (length(listener) between 1 and 80),
-  kind text not null check (kind in ('abx', 'threshold', 'amp')),
+  kind text not null check (kind in ('abx', 'threshold', 'amp', 'said')),
   rig_id uuid references rigs (id) on delete set null,
   one text not null check (length(one) <= 200),
   other text not null check (length(other) <= 200),

@@ -15,6 +15,7 @@ import { useSnackbar } from 'notistack';
 import { useEffect, useMemo, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useGearItems } from '../../app/useGearItems';
+import { useSettings } from '../../app/useSettings';
 import { THEMES } from '../../app/theme';
 import { useAnalysis } from '../../workers/useAnalysis';
 import { questionsWorker } from '../../workers/workers';
@@ -87,16 +88,17 @@ function Explained({ rig, units, onClose }: Props) {
   const [found, setFound] = useState<readonly Explanation[] | null>(null);
   const { enqueueSnackbar } = useSnackbar();
   const gear = useGearItems();
+  const [{ scale }] = useSettings();
   useEffect(() => {
     if (!gear) return undefined;
     let isWanted = true;
     void questionsWorker()
-      .explain(rig, units, gear)
+      .explain(rig, units, gear, scale)
       .then((explained) => isWanted && setFound(explained));
     return () => {
       isWanted = false;
     };
-  }, [rig, units, gear]);
+  }, [rig, units, gear, scale]);
   const copy = async () => {
     const text = (found ?? []).map((one) => `${one.title}\n${one.text}`).join('\n\n');
     try {

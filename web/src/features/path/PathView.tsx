@@ -158,19 +158,32 @@ function useAnalysedPath({ rig: kept, preview }: OpenRig) {
   const now = useRef({ rig: kept, rowId, analysis: analysed?.analysis ?? null });
   now.current = { rig: kept, rowId, analysis: analysed?.analysis ?? null };
   const readNow = useCallback(() => now.current, []);
-  const [{ units }] = useSettings();
+  const [{ units, scale }] = useSettings();
   const gear = useGearItems();
   const advised = useAdvice(preview ? null : rig, gear, rowId, units);
   const warned = useWarned(advised);
   // With what was computed of it: a step is drawn once, a frame after the hand, not twice.
   const drawn = ways?.rig ?? rig;
-  return { rig, drawn, rowId, ways, analysed, advised, warned, pinned, work, readNow, units };
+  return {
+    rig,
+    drawn,
+    rowId,
+    ways,
+    analysed,
+    advised,
+    warned,
+    pinned,
+    work,
+    readNow,
+    units,
+    scale,
+  };
 }
 
 /** What is going on; and while the hand rests, what is warned of and what to do first. */
-function sayPath({ rig, analysed, advised, units }: AnalysedPath): string | null {
+function sayPath({ rig, analysed, advised, units, scale }: AnalysedPath): string | null {
   if (!analysed) return null;
-  const now = sayWhatIsGoingOn(analysed.rig, analysed.analysis, units);
+  const now = sayWhatIsGoingOn(analysed.rig, analysed.analysis, units, scale);
   return advised ? `${now} ${sayAdvice(heed(advised.advice, rig.texts.dismissed))}` : now;
 }
 

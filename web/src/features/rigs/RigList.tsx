@@ -3,7 +3,9 @@ import {
   DIRECTION_WORDS,
   formatQuantity,
   formatSignedDb,
+  saysWhose,
   SIZE_WORDS,
+  sizeHeard,
   type UnitSystem,
 } from '@gullwind/core';
 import ContentCopyOutlined from '@mui/icons-material/ContentCopyOutlined';
@@ -159,9 +161,11 @@ function RigTexts({ rig, units }: Omit<RowProps, 'actions'>) {
 }
 
 function RigFigure({ rig: { trebleDb, octavesDb, verdict } }: { readonly rig: RigListing }) {
+  const [{ scale }] = useSettings();
   if (trebleDb === null || !octavesDb || !verdict)
     return <Typography variant="body2">silent as it stands</Typography>;
-  const { size, direction } = verdict;
+  const { direction } = verdict;
+  const size = sizeHeard(octavesDb, scale);
   // Octaves that go opposite ways cancel in one figure: both are said.
   const isSplit = direction === 'moreVocal' || direction === 'thinner';
   const figures = isSplit
@@ -183,6 +187,7 @@ function RigFigure({ rig: { trebleDb, octavesDb, verdict } }: { readonly rig: Ri
         {size === 'unlikely'
           ? SIZE_WORDS.unlikely
           : `${DIRECTION_WORDS[direction]}, ${SIZE_WORDS[size]}`}
+        {saysWhose(scale)}
       </Typography>
     </Box>
   );

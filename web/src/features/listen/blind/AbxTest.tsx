@@ -1,0 +1,294 @@
+import {
+  abxOrder,
+  LEAST_TRIALS,
+  MOST_TRIALS,
+  USUAL_TRIALS,
+  type HearingTrial,
+  type RigVoice,
+} from '@gullwind/core';
+import { Alert, Box, Button, LinearProgress, TextField, Typography } from '@mui/material';
+import { useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { PlainNumberField } from '../../../ui/PlainNumberField';
+import type { ListenProps } from '../listenProps';
+import { PlayBar } from '../PlayBar';
+import { sayResult } from '../sayHearing';
+import { sayBetween } from '../sayVoice';
+import { newSeed, useKeepHearing, useListener } from './listener';
+import { ListenerField } from './ListenerField';
+import { VoicePair } from './VoicePair';
+
+interface Plan {
+  readonly one: RigVoice;
+  readonly other: RigVoice;
+  readonly trials: number;
+  readonly expected: string;
+  readonly listener: string;
+}
+
+/** Told when all is over. */
+interface Ended {
+  readonly plan: Plan;
+  readonly seed: number;
+  readonly trials: readonly HearingTrial[];
+}
+
+type Stage =
+  | { readonly kind: 'planning' }
+  | { readonly kind: 'running'; readonly plan: Plan }
+  | { readonly kind: 'ended'; readonly ended: Ended };
+
+/** A, B, and an unknown that is one of them: as many trials as were meant, and nothing is told before the last one. */
+export function AbxTest(props: ListenProps) {
+  const { listening } = props;
+  const [stage, setStage] = useState<Stage>({ kind: 'planning' });
+  if (stage.kind === 'planning')
+    return (
+      <Planning
+        {...props}
+        onStart={(plan) => {
+          // Level gives it away: both are as loud as each other.
+          listening.change({ isMatched: true });
+          listening.want(plan.one.id, plan.other.id);
+          setStage({ kind: 'running', plan });
+        }}
+      />
+    );
+  if (stage.kind === 'running')
+    return (
+      <Running
+        {...props}
+        plan={stage.plan}
+        onEnd={(ended) => {
+          listening.player.stop();
+          setStage({ kind: 'ended', ended });
+        }}
+      />
+    );
+  return <Result {...props} ended={stage.ended} onAgain={() => setStage({ kind: 'planning' })} />;
+}
+
+function Planning(props: ListenProps & { readonly onStart: (plan: Plan) => void }) {
+  const { voices, listening, onStart } = props;
+  const [listener, setListener] = useListener();
+  const [trials, setTrials] = useState(USUAL_TRIALS);
+  const [expected, setExpected] = useState('');
+  const one = voices.find(({ id }) => id === listening.against);
+  const other = voices.find(({ id }) => id === listening.heard);
+  const isSame = one?.id === other?.id;
+  const isFew = trials < LEAST_TRIALS;
+  return (
+    <Box component="section" aria-label="A blind test" sx={{ maxWidth: 620 }}>
+      <AbxIntroduction />
+      <VoicePair voices={voices} listening={listening} />
+      <TrialsField trials={trials} isFew={isFew} onChange={setTrials} />
+      <Box sx={{ display: 'flex', gap: 2, my: 1, flexWrap: 'wrap' }}>
+        <ListenerField value={listener} onChange={setListener} />
+        <TextField
+          size="small"
+          label="What do you expect? (as you like)"
+          value={expected}
+          slotProps={{ htmlInput: { maxLength: 200 } }}
+          onChange={(event) => setExpected(event.target.value)}
+          sx={{ flex: 1, minWidth: 240 }}
+        />
+      </Box>
+      <Button
+        variant="contained"
+        disabled={!one || !other || isSame || isFew}
+        onClick={() => onStart({ one: one!, other: other!, trials, expected, listener })}
+      >
+        Begin
+      </Button>
+      {isSame && (
+        <Typography variant="body2">Choose two different voices: A is B as it stands.</Typography>
+      )}
+    </Box>
+  );
+}
+
+const AbxIntroduction = () => (
+  <>
+    <Typography variant="h2" sx={{ fontSize: 19 }}>
+      Which is X?
+    </Typography>
+    <Typography sx={{ my: 1 }}>
+      X is A or B, drawn anew for each trial. Nothing tells you how you are doing before the last
+      one, and what comes out is kept whatever it is. Ten trials at the same loudness is usual.
+    </Typography>
+  </>
+);
+
+interface TrialsProps {
+  readonly trials: number;
+  readonly isFew: boolean;
+  readonly onChange: (trials: number) => void;
+}
+
+const TrialsField = ({ trials, isFew, onChange }: TrialsProps) => (
+  <>
+    <Box sx={{ width: 230, my: 1 }}>
+      <PlainNumberField
+        label="Trials"
+        value={trials}
+        max={MOST_TRIALS}
+        isWhole
+        onChange={onChange}
+      />
+    </Box>
+    {isFew && (
+      <Alert severity="info">{`At least ${LEAST_TRIALS}: fewer right answers than that come by guessing too often.`}</Alert>
+    )}
+  </>
+);
+
+const X = 'X';
+type Heard = 'A' | 'B' | typeof X;
+
+/** The trials. What X is lives in this closure alone: not on the page, nor in a request, nor in how long anything takes. */
+function useTrials({ plan, listening, onEnd }: RunningProps) {
+  const secret = useRef<{ readonly seed: number; readonly order: readonly ('A' | 'B')[] } | null>(
+    null,
+  );
+  if (secret.current === null) {
+    const seed = newSeed();
+    secret.current = { seed, order: abxOrder(seed, plan.trials) };
+  }
+  const answers = useRef<HearingTrial[]>([]);
+  const [trial, setTrial] = useState(0);
+  const [heard, setHeard] = useState<Heard>('A');
+  const keep = useKeepHearing();
+  const idOf = (which: 'A' | 'B') => (which === 'A' ? plan.one.id : plan.other.id);
+  const listen = (to: Heard) => {
+    setHeard(to);
+    const which = to === X ? secret.current!.order[trial]! : to;
+    // Not through what the page shows as heard: that would tell.
+    listening.player.hear(idOf(which));
+  };
+  const end = (isFinished: boolean) => {
+    const trials = answers.current;
+    const { seed } = secret.current!;
+    const { one, other, listener, expected } = plan;
+    void keep({
+      listener,
+      kind: 'abx',
+      rig: null,
+      one: one.name,
+      other: other.name,
+      seed,
+      planned: plan.trials,
+      trials,
+      isFinished,
+      expected,
+      model: '',
+      note: '',
+    });
+    onEnd({ plan, seed, trials });
+  };
+  const answer = (which: 'A' | 'B') => {
+    answers.current.push({ isRight: secret.current!.order[trial] === which, lossDb: null });
+    if (trial + 1 === plan.trials) return end(true);
+    setTrial(trial + 1);
+    setHeard('A');
+    listening.player.hear(plan.one.id);
+  };
+  return { trial, heard, listen, answer, abort: () => end(false) };
+}
+
+interface RunningProps extends ListenProps {
+  readonly plan: Plan;
+  readonly onEnd: (ended: Ended) => void;
+}
+
+function Running(props: RunningProps) {
+  const { plan, listening } = props;
+  const { trial, heard, listen, answer, abort } = useTrials(props);
+  const isReady = [plan.one.id, plan.other.id].every((id) =>
+    listening.rendered?.voices.some((voice) => voice.id === id),
+  );
+  useHotkeys('a', () => listen('A'));
+  useHotkeys('b', () => listen('B'));
+  useHotkeys('x', () => listen(X));
+  useHotkeys('space', listening.player.toggle, { preventDefault: true });
+  return (
+    <Box component="section" aria-label="A blind test" sx={{ maxWidth: 620 }}>
+      <Typography role="status" variant="h2" sx={{ fontSize: 22 }}>
+        {`Trial ${trial + 1} of ${plan.trials}`}
+      </Typography>
+      <LinearProgress
+        variant="determinate"
+        aria-label="How far the test is"
+        value={(100 * trial) / plan.trials}
+        sx={{ my: 1 }}
+      />
+      <Typography variant="body2">{`A: ${plan.one.name}. B: ${plan.other.name}. Keys A, B, X listen; space is the music.`}</Typography>
+      <Fog heard={heard} onListen={listen} isReady={isReady} />
+      <Box sx={{ display: 'flex', gap: 1, my: 1.5 }}>
+        <Button variant="contained" disabled={!isReady} onClick={() => answer('A')}>
+          X is A
+        </Button>
+        <Button variant="contained" disabled={!isReady} onClick={() => answer('B')}>
+          X is B
+        </Button>
+        <Box sx={{ flex: 1 }} />
+        <Button onClick={abort}>Break off (it is kept)</Button>
+      </Box>
+      <PlayBar listening={listening} />
+    </Box>
+  );
+}
+
+interface FogProps {
+  readonly heard: Heard;
+  readonly isReady: boolean;
+  readonly onListen: (to: Heard) => void;
+}
+
+const PLACE = { minWidth: 110, minHeight: 64, fontSize: 20 } as const;
+/** The unknown lies in fog until it is told. */
+const FOG = {
+  background: 'repeating-linear-gradient(0deg, transparent 0 5px, rgba(127,127,127,0.18) 5px 7px)',
+} as const;
+
+const Fog = ({ heard, isReady, onListen }: FogProps) => (
+  <Box role="group" aria-label="Listen to" sx={{ display: 'flex', gap: 1.5, mt: 1.5 }}>
+    {(['A', 'B', X] as const).map((which) => (
+      <Button
+        key={which}
+        variant={heard === which ? 'contained' : 'outlined'}
+        aria-pressed={heard === which}
+        disabled={!isReady}
+        onClick={() => onListen(which)}
+        sx={which === X ? { ...PLACE, ...FOG } : PLACE}
+      >
+        {which}
+      </Button>
+    ))}
+  </Box>
+);
+
+interface ResultProps extends ListenProps {
+  readonly ended: Ended;
+  readonly onAgain: () => void;
+}
+
+function Result({ ended, scale, onAgain }: ResultProps) {
+  const { plan, seed, trials } = ended;
+  return (
+    <Box component="section" aria-label="A blind test" sx={{ maxWidth: 620 }}>
+      <Typography role="status" sx={{ fontSize: 18, my: 1 }}>
+        {sayResult(trials, plan.trials)}
+      </Typography>
+      <Typography variant="body2">{`What the model says: ${sayBetween(plan.one, plan.other, scale)}`}</Typography>
+      {plan.expected !== '' && (
+        <Typography variant="body2">{`You expected: ${plan.expected}`}</Typography>
+      )}
+      <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+        {`Drawn from seed ${seed}. It is kept among what was heard, with all runs before it.`}
+      </Typography>
+      <Button sx={{ mt: 1 }} variant="outlined" onClick={onAgain}>
+        Another test
+      </Button>
+    </Box>
+  );
+}
