@@ -21,7 +21,7 @@ export const ERROR_CATALOGUE = {
   'photo-not-found': { status: 404, title: 'The rig has no photograph' },
   'picture-not-kept': { status: 422, title: 'The picture cannot be kept' },
   'instrument-not-found': { status: 404, title: 'There is no such instrument' },
-  'instrument-failed': { status: 502, title: 'The instrument did not answer as it should' },
+  'instrument-failed': { status: 424, title: 'The instrument did not answer as it should' },
   'measurement-not-found': { status: 404, title: 'There is no such measurement' },
   'revision-not-found': { status: 404, title: 'There is no such revision' },
   'restore-running': { status: 409, title: 'Another restore is at work' },

@@ -37,10 +37,14 @@ export async function startServerProcess(start: ServerStart = {}): Promise<Serve
   const { options = [], environment = {}, instruments = false } = start;
   const simulated = instruments ? await startSimulated() : [];
   const own = ['--port', String(port), '--data', dataFolder, ...(demo ? ['--demo'] : [])];
-  const child = spawn(process.execPath, [MAIN, ...own, ...simulated.flatMap(({ option }) => option), ...options], {
-    stdio: ['ignore', 'pipe', 'pipe'],
-    env: { ...process.env, ...environment },
-  });
+  const child = spawn(
+    process.execPath,
+    [MAIN, ...own, ...simulated.flatMap(({ option }) => option), ...options],
+    {
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, ...environment },
+    },
+  );
   const address = await readyAddress(child);
   const endAll = async (signal: NodeJS.Signals) => {
     await end(child, signal);

@@ -11,9 +11,13 @@ export interface World {
   close(): Promise<void>;
 }
 
-export async function openWorld(start: ServerStart = {}): Promise<World> {
+/** @param flags of the browser beside the usual ones */
+export async function openWorld(
+  start: ServerStart = {},
+  flags: readonly string[] = [],
+): Promise<World> {
   const server = await startServerProcess(start);
-  const driver = await openBrowser();
+  const driver = await openBrowser(flags);
   return {
     server,
     driver,

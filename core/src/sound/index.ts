@@ -28,7 +28,7 @@ export type {
 } from './render';
 export { pluck, SOURCE_WORDS, SOURCES } from './strings';
 export type { SourceKind } from './strings';
-export { THIRD_OCTAVES_HZ, thirdOctavesOf } from './thirdOctaves';
+export { SPECTRUM_SAMPLES, THIRD_OCTAVES_HZ, thirdOctavesOf } from './thirdOctaves';
 export { chanceOfRight, fitThreshold, nextLoss, THRESHOLD_TRIALS } from './threshold';
 export type { Threshold, ThresholdTrial } from './threshold';
 export { LONGEST_SOUND_S, readWav, writeWav } from './wav';

@@ -12,7 +12,9 @@ export const THIRD_OCTAVES_HZ: readonly number[] = Array.from(
 );
 
 const HALF = 10 ** (1 / 20);
-const SIZE = 8192;
+/** As many samples as a spectrum is made of at the least. */
+export const SPECTRUM_SAMPLES = 8192;
+const SIZE = SPECTRUM_SAMPLES;
 /** Hann's. */
 const WINDOW = Float64Array.from(
   { length: SIZE },

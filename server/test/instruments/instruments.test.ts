@@ -169,14 +169,14 @@ const WORDS: Readonly<Record<string, RegExp>> = {
 
 test.each(names)('%s: a clear word, and the server goes on', async (name) => {
   const id = `meter-${names.indexOf(name) + 2}`;
-  const answer = await expectProblem(measure(id), 502, 'instrument-failed');
+  const answer = await expectProblem(measure(id), 424, 'instrument-failed');
   expect(answer.detail).toMatch(WORDS[name]!);
   await measure('meter').expect(200);
 });
 
 test('one that is gone is said to be, and all are listed whatever they do', async () => {
   const id = `meter-${names.length + 2}`;
-  const { detail } = await expectProblem(measure(id), 502, 'instrument-failed');
+  const { detail } = await expectProblem(measure(id), 424, 'instrument-failed');
   expect(detail).toMatch(/is not there \(ECONNREFUSED\)/u);
   const { body } = (await request(app.url).get('/api/instruments').expect(200)) as {
     body: { instruments: { id: string; isReachable: boolean; problem: string }[] };

@@ -41,7 +41,6 @@ export function useKeep() {
       enqueueSnackbar(messageOf(answer.error), { variant: 'warning' });
       return false;
     }
-    enqueueSnackbar(`Kept: ${sent.words}`, { variant: 'info' });
     return true;
   };
   const accept = async (

@@ -37,19 +37,17 @@ export function ListenView({ open }: { readonly open: OpenRig }) {
   const voices = useVoices(rig, units);
   const listening = useListening(voices ?? NO_VOICES);
   const [mode, setMode] = useState<Mode>('compare');
+  /** While a test runs nothing can be asked that would tell. */
+  const [isBlind, setBlind] = useState(false);
+  const go = (to: Mode) => {
+    listening.player.stop();
+    setMode(to);
+  };
   const shared = { rigId: open.id, voices: voices ?? NO_VOICES, listening, scale };
   return (
     <Box component="main" sx={STAGE_PAGE}>
       <HatchPattern />
-      <StageHeader stage="Listen" open={open}>
-        <ModeChoice
-          mode={mode}
-          onChange={(to) => {
-            listening.player.stop();
-            setMode(to);
-          }}
-        />
-      </StageHeader>
+      <StageHeader stage="Listen" open={open} />
       {voices?.length === 0 ? (
         <Typography sx={{ p: 3 }}>
           Nothing can be heard of this rig: the guitar’s volume is closed, or its pickups cancel.
@@ -58,11 +56,12 @@ export function ListenView({ open }: { readonly open: OpenRig }) {
       ) : (
         <Box sx={stageColumns(330)}>
           <Box component="section" aria-label="What is heard" sx={WORK}>
-            <ModeWork {...shared} mode={mode} rig={rig} units={units} />
+            {!isBlind && <ModeChoice mode={mode} onChange={go} />}
+            <ModeWork {...shared} mode={mode} rig={rig} units={units} onBlind={setBlind} />
           </Box>
           <Box component="section" aria-label="Sources and results" tabIndex={0} sx={STAGE_PANEL}>
-            <SourcePanel {...shared} />
-            <OutPanel {...shared} rigName={rig.texts.name} />
+            {!isBlind && <SourcePanel {...shared} />}
+            {!isBlind && <OutPanel {...shared} rigName={rig.texts.name} />}
             <HeardList rigId={open.id} />
           </Box>
         </Box>
@@ -87,6 +86,7 @@ function ModeChoice({
       value={mode}
       aria-label="How to listen"
       onChange={(_, to: Mode | null) => to && onChange(to)}
+      sx={{ mb: 1, flexWrap: 'wrap' }}
     >
       {MODES.map(([value, words]) => (
         <ToggleButton key={value} value={value} sx={{ textTransform: 'none', py: 0.25 }}>
@@ -101,16 +101,17 @@ type WorkProps = ListenProps & {
   readonly mode: Mode;
   readonly rig: Rig;
   readonly units: UnitSystem;
+  readonly onBlind: (isBlind: boolean) => void;
 };
 
-function ModeWork({ mode, rig, units, ...shared }: WorkProps) {
+function ModeWork({ mode, rig, units, onBlind, ...shared }: WorkProps) {
   switch (mode) {
     case 'compare':
       return <Compare {...shared} />;
     case 'said':
       return <SayFirst {...shared} />;
     case 'abx':
-      return <AbxTest {...shared} />;
+      return <AbxTest {...shared} onBlind={onBlind} />;
     case 'threshold':
       return <ThresholdRun {...shared} />;
     case 'amp':

@@ -83,7 +83,7 @@ function rangeOf(curves: readonly Float64Array[]): readonly [number, number] {
 /** Third octaves, the loudest at the top of their strip. */
 function Spectrum({ spectrumDb }: { readonly spectrumDb: Float64Array }) {
   const { chart } = useTheme();
-  const most = Math.max(...spectrumDb);
+  const most = Math.max(-70, ...spectrumDb);
   return (
     <g fill={chart.ink} fillOpacity={0.35} data-spectrum="">
       {THIRD_OCTAVES_HZ.map((hz, band) => {

@@ -18,10 +18,16 @@ interface Props {
 /** What readings come to, what is done with it, and the rigs that it changes. */
 export function Finding({ words, doubt = '', item, onKeep, onAccept }: Props) {
   const [taken, setTaken] = useState<string | null>(null);
+  const [kept, setKept] = useState<string | null>(null);
   const { data } = useListUsesQuery();
   if (words === '') return null;
   const accept = async () => {
-    if (onAccept && (await onAccept())) setTaken(words);
+    if (!onAccept || !(await onAccept())) return;
+    setTaken(words);
+    setKept(words);
+  };
+  const keep = async () => {
+    if (await onKeep()) setKept(words);
   };
   return (
     <Box component="section" aria-label="What it comes to" sx={{ mt: 1.5 }}>
@@ -33,10 +39,17 @@ export function Finding({ words, doubt = '', item, onKeep, onAccept }: Props) {
             Into the gear list as measured
           </Button>
         )}
-        <Button variant="outlined" onClick={() => void onKeep()}>
+        <Button variant="outlined" onClick={() => void keep()}>
           Keep the readings only
         </Button>
       </Box>
+      {kept === words && (
+        <Typography role="status" variant="body2">
+          {taken === words
+            ? 'Kept, and in the gear list as measured.'
+            : 'Kept, with every reading.'}
+        </Typography>
+      )}
       {taken !== null && item && <UsesPanel item={item} uses={data?.uses ?? []} isChanged />}
     </Box>
   );

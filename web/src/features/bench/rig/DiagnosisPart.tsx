@@ -147,11 +147,16 @@ function Ending(props: Props & { readonly words: string }) {
   const { bench, chosen } = props;
   const { keep } = useKeep();
   const [hidden, setHidden] = useState<string | null>(null);
+  const [isKept, setKept] = useState(false);
   const { exercise, chain } = bench.taken!;
   return (
     <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mt: 1, flexWrap: 'wrap' }}>
-      <Button variant="outlined" onClick={() => void keep(sentOf(props))}>
-        Keep this response
+      <Button
+        variant="outlined"
+        disabled={isKept}
+        onClick={() => void keep(sentOf(props)).then(setKept)}
+      >
+        {isKept ? 'Kept' : 'Keep this response'}
       </Button>
       {chosen.isSimulated && exercise > 0 && hidden === null && (
         <Button onClick={() => setHidden(exerciseOf(chain, exercise).words)}>

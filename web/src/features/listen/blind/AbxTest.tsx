@@ -7,7 +7,7 @@ import {
   type RigVoice,
 } from '@gullwind/core';
 import { Alert, Box, Button, LinearProgress, TextField, Typography } from '@mui/material';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { PlainNumberField } from '../../../ui/PlainNumberField';
 import type { ListenProps } from '../listenProps';
@@ -39,16 +39,21 @@ type Stage =
   | { readonly kind: 'ended'; readonly ended: Ended };
 
 /** A, B, and an unknown that is one of them: as many trials as were meant, and nothing is told before the last one. */
-export function AbxTest(props: ListenProps) {
-  const { listening } = props;
+export function AbxTest(props: ListenProps & { readonly onBlind: (isBlind: boolean) => void }) {
+  const { listening, onBlind } = props;
   const [stage, setStage] = useState<Stage>({ kind: 'planning' });
+  const isRunning = stage.kind === 'running';
+  useEffect(() => {
+    onBlind(isRunning);
+    return () => onBlind(false);
+  }, [isRunning, onBlind]);
   if (stage.kind === 'planning')
     return (
       <Planning
         {...props}
         onStart={(plan) => {
           // Level gives it away: both are as loud as each other.
-          listening.change({ isMatched: true });
+          if (!listening.setting.isMatched) listening.change({ isMatched: true });
           listening.want(plan.one.id, plan.other.id);
           setStage({ kind: 'running', plan });
         }}
@@ -158,13 +163,17 @@ function useTrials({ plan, listening, onEnd }: RunningProps) {
   const [trial, setTrial] = useState(0);
   const [heard, setHeard] = useState<Heard>('A');
   const keep = useKeepHearing();
+  const { hear } = listening.player;
+  const first = plan.one.id;
   const idOf = (which: 'A' | 'B') => (which === 'A' ? plan.one.id : plan.other.id);
   const listen = (to: Heard) => {
     setHeard(to);
     const which = to === X ? secret.current!.order[trial]! : to;
     // Not through what the page shows as heard: that would tell.
-    listening.player.hear(idOf(which));
+    hear(idOf(which));
   };
+  // It begins with A, whatever was heard before.
+  useEffect(() => hear(first), [hear, first, listening.rendered]);
   const end = (isFinished: boolean) => {
     const trials = answers.current;
     const { seed } = secret.current!;
@@ -190,7 +199,7 @@ function useTrials({ plan, listening, onEnd }: RunningProps) {
     if (trial + 1 === plan.trials) return end(true);
     setTrial(trial + 1);
     setHeard('A');
-    listening.player.hear(plan.one.id);
+    hear(first);
   };
   return { trial, heard, listen, answer, abort: () => end(false) };
 }
@@ -203,9 +212,11 @@ interface RunningProps extends ListenProps {
 function Running(props: RunningProps) {
   const { plan, listening } = props;
   const { trial, heard, listen, answer, abort } = useTrials(props);
-  const isReady = [plan.one.id, plan.other.id].every((id) =>
-    listening.rendered?.voices.some((voice) => voice.id === id),
-  );
+  const isReady =
+    listening.work.state.kind === 'done' &&
+    [plan.one.id, plan.other.id].every((id) =>
+      listening.rendered?.voices.some((voice) => voice.id === id),
+    );
   useHotkeys('a', () => listen('A'));
   useHotkeys('b', () => listen('B'));
   useHotkeys('x', () => listen(X));

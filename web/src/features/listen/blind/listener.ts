@@ -8,17 +8,18 @@ import { newId } from '../../../app/newId';
 
 const NONE: readonly Hearing[] = [];
 
+const UNNAMED = 'nobody named';
+
 /** Who listens: whoever did last, until another name is written. */
 export function useListener(): readonly [string, (name: string) => void] {
   const { data } = useListHearingsQuery();
   const [own, setOwn] = useState<string | null>(null);
-  return [own ?? data?.hearings[0]?.listener ?? '', setOwn];
+  const last = data?.hearings.find(({ listener }) => listener !== UNNAMED)?.listener;
+  return [own ?? last ?? '', setOwn];
 }
 
 /** What was heard so far by anybody. */
 export const useHearings = (): readonly Hearing[] => useListHearingsQuery().data?.hearings ?? NONE;
-
-const UNNAMED = 'nobody named';
 
 /** Keeps a result, whatever it was. */
 export function useKeepHearing() {
