@@ -1,15 +1,15 @@
 import { mkdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { chainOf, exerciseOf, type HiddenFault, type Rig } from '@gullwind/core';
 import { openBrowser, savePicture } from './src/browser';
-import { Page, PIT_BOARD, RICH_BOARD, STORM_BOARD, TAVERN_BOARD } from './src/page';
-import { richRig } from './src/richRig';
+import { Page, PIT_BOARD, STORM_BOARD, TAVERN_BOARD } from './src/page';
 import { startServerProcess } from './src/serverProcess';
 
 /// One picture of every main view, from the demo data, 1280 × 800.
 
 const folder = fileURLToPath(new URL('../docs/screenshots', import.meta.url));
 mkdirSync(folder, { recursive: true });
-const server = await startServerProcess();
+const server = await startServerProcess({ instruments: true });
 const driver = await openBrowser();
 const page = new Page(driver, server.address);
 
@@ -36,6 +36,15 @@ const take = async (name: string) => {
   await driver.sleep(700); // transitions and fonts
   await savePicture(driver, `${folder}/${name}.png`);
 };
+
+/** The first exercise that hides such a fault in the pit board. */
+async function exerciseWith(fault: HiddenFault): Promise<string> {
+  const answer = await fetch(`${server.address}api/rigs/${PIT_BOARD}`);
+  const { rig } = (await answer.json()) as { rig: Rig };
+  let number = 1;
+  while (exerciseOf(chainOf(rig), number).fault !== fault) number++;
+  return String(number);
+}
 
 async function openPlans(id: string): Promise<void> {
   await page.open(`/rigs/${id}/plans`);
@@ -66,24 +75,11 @@ try {
   await page.lookAt('states');
   await page.find('[data-testid="spread"]');
   await take('all-switches');
-  await page.press('?');
-  await page.findText('h2', 'Keys');
-  await take('keys');
   await setTheme('day');
-  await page.keep(RICH_BOARD, richRig());
-  await openPath(RICH_BOARD, 'd3');
-  await take('every-branch');
   await openPath(STORM_BOARD, 'l1');
   await page.lookAt('advice');
   await page.find('article[data-judgement]');
   await take('advice');
-  await page.lookAt('pins');
-  await (await page.findText('button', 'Pin this')).click();
-  await page.click('[data-switch="d3"]');
-  await page.lookAt('now');
-  await (await page.findText('button', 'How sure')).click();
-  await page.findText('dt', '90 in 100');
-  await take('how-sure');
   await page.open(`/rigs/${STORM_BOARD}/brief`);
   await page.find('ol[aria-label="A usual order"]');
   await take('brief');
@@ -109,6 +105,24 @@ try {
   await page.findText('h2', 'A3');
   await page.find('[data-done="true"]');
   await take('build');
+  await page.open(`/rigs/${PIT_BOARD}/bench`);
+  await page.typeInto('Exercise (0 hides nothing)', await exerciseWith('twiceAsLong'));
+  await (await page.findText('button', 'Take the response')).click();
+  await page.findText('button', 'Show what was hidden');
+  await take('bench');
+  await page.open(`/rigs/${PIT_BOARD}/listen`);
+  await page.find('[data-voice="plan"]');
+  await page.find('[data-spectrum] rect');
+  await take('listen');
+  await page.open('/bench');
+  await (await page.findText('button', 'several lengths')).click();
+  for (const more of [false, true, true]) {
+    if (more) await (await page.findText('button', 'Another length of it')).click();
+    await (await page.findText('button', 'Take three readings')).click();
+    await page.findText('button', 'Three more');
+  }
+  await page.findText('p', 'A straight line through 3 lengths');
+  await take('measure');
   await page.open('/gear?at=mudlark');
   await page.find('#gear-mudlark');
   await take('gear');

@@ -1,4 +1,11 @@
-import { readResponse, readSentHearing, readSentMeasurement, writeMeasurementsCsv } from '../src';
+import {
+  DEFAULT_SETTINGS,
+  readSettings,
+  readResponse,
+  readSentHearing,
+  readSentMeasurement,
+  writeMeasurementsCsv,
+} from '../src';
 import { readTable } from '../src/csv';
 
 test('a response with or without a header, with degrees, with a decimal comma', () => {
@@ -87,4 +94,11 @@ test('lists of a measurement and of what was heard may be empty', () => {
     note: '',
   };
   expect(readSentHearing(heard).kind).toBe('ok');
+});
+
+test('settings of before there were ears in them have the usual ladder', () => {
+  const { scale, ...before } = DEFAULT_SETTINGS;
+  expect(readSettings(before)).toEqual({ kind: 'ok', value: { ...before, scale } });
+  const read = readSettings({ ...before, scale: { listener: 'Mate', thresholdDb: 99 } });
+  expect(read.kind === 'refused' && read.problems[0]!.path).toBe('scale.thresholdDb');
 });

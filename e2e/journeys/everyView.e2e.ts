@@ -1,6 +1,6 @@
-import { AxeBuilder } from '@axe-core/webdriverjs';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import { stopMotion } from '../src/browser';
+import { violationsOn } from '../src/violations';
 import { PIT_BOARD, RICH_BOARD, STORM_BOARD, type Page } from '../src/page';
 import { richRig } from '../src/richRig';
 import { openWorld, type World } from '../src/world';
@@ -12,7 +12,7 @@ let driver: WebDriver;
 let page: Page;
 
 beforeAll(async () => {
-  world = await openWorld();
+  world = await openWorld({ instruments: true });
   ({ driver, page } = world);
   await stopMotion(driver);
   await page.keep(RICH_BOARD, richRig());
@@ -22,22 +22,7 @@ afterAll(() => world.close());
 
 /** By night and in forced colours the same views have other colours: nothing else can have changed. */
 let isRecoloured = false;
-
-async function expectNoViolations(): Promise<void> {
-  // Contrast is measured on what is painted.
-  await driver.executeAsyncScript('requestIdleCallback(() => arguments[0](), { timeout: 2000 })');
-  // In one go: its other mode gives each step one second, which a busy machine may not have. Pages here have no frames.
-  const axe = new AxeBuilder(driver).setLegacyMode();
-  const { violations } = await (
-    isRecoloured
-      ? axe.withRules(['color-contrast'])
-      : axe.options({ rules: { 'target-size': { enabled: true } } })
-  ).analyze();
-  const found = violations.map(
-    ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`,
-  );
-  expect(found).toEqual([]);
-}
+const expectNoViolations = async () => expect(await violationsOn(driver, isRecoloured)).toEqual([]);
 
 const PIN = '[aria-label="Put side by side with others"]';
 
@@ -154,6 +139,42 @@ describe.each(['day', 'night', 'forced colours'] as const)('axe by %s', (look) =
     await page.findText('h2', 'A3');
     await page.click('[role="group"][aria-label="Tip to tip through"] button[value="false"]');
     await page.findText('p', 'the tip is not through');
+    await expectNoViolations();
+  });
+
+  test('measure: cables read, a pickup fitted, training; a rig against its model', async () => {
+    await page.open('/bench');
+    await (await page.findText('button', 'Take three readings')).click();
+    await page.findText('p', 'median');
+    await expectNoViolations();
+    await page.open('/bench?job=pickup');
+    await (await page.findText('button', 'Take the first response')).click();
+    await page.findText('p', 'One response cannot tell');
+    await expectNoViolations();
+    for (const job of isRecoloured ? ['input'] : ['coil', 'input', 'training']) {
+      await page.open(`/bench?job=${job}`);
+      await page.find('figure');
+      await expectNoViolations();
+    }
+    await page.open(`/rigs/${PIT_BOARD}/bench`);
+    await page.typeInto('Exercise (0 hides nothing)', '3');
+    await (await page.findText('button', 'Take the response')).click();
+    await page.findText('button', 'Show what was hidden');
+    await expectNoViolations();
+  });
+
+  test('listen: voices, a blind test, the real amp, a live input', async () => {
+    await page.open(`/rigs/${PIT_BOARD}/listen`);
+    await page.find('[data-playing]:not([disabled])');
+    await expectNoViolations();
+    for (const mode of isRecoloured ? ['amp'] : ['said', 'abx', 'threshold', 'amp', 'live']) {
+      await page.click(`[aria-label="How to listen"] [value="${mode}"]`);
+      await page.find(`[aria-label="How to listen"] [value="${mode}"][aria-pressed="true"]`);
+      await expectNoViolations();
+    }
+    await page.click('[aria-label="How to listen"] [value="abx"]');
+    await (await page.findText('button', 'Begin')).click();
+    await page.findText('h2', 'Trial 1 of 10');
     await expectNoViolations();
   });
 

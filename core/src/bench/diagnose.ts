@@ -4,7 +4,7 @@ import type { UnitSystem } from '../quantity';
 import type { Chain } from '../rig';
 import type { MeasuredResponse } from './pickupRun';
 import { suspectsOf, type Alternative, type Suspect } from './suspects';
-import { RigMeter, sweptChain, type RigSweep } from './wholeRig';
+import { RigMeter, SWEEP_FLOOR_DB, sweptChain, type RigSweep } from './wholeRig';
 
 /** A part whose change alone explains some of what was measured. */
 export interface Suspicion {
@@ -60,9 +60,6 @@ const TIED_SIGMAS = 3;
 const WITHIN_NOISE = 1.4;
 const LEAST_EXPLAINED = 0.1;
 const LEAST_NOISE_DB = 0.02;
-/** A level that nothing measures, dB: silence is this far down. */
-const FLOOR_DB = -120;
-
 /**
  * Which one part, changed alone, explains most of the difference between a measured rig and its model: every value
  * of every part is fitted by itself. Parts whose best curves are the same within the noise are tied.
@@ -169,7 +166,7 @@ class Search {
   residualOf(chain: Chain): Float64Array | null {
     const levels = this.meter.levels(chain);
     if (!levels) return null;
-    const residual = levels.map((db, i) => this.measuredDb[i]! - Math.max(FLOOR_DB, db));
+    const residual = levels.map((db, i) => this.measuredDb[i]! - Math.max(SWEEP_FLOOR_DB, db));
     if (this.sweep.isCalibrated) return residual;
     const mean = residual.reduce((sum, value) => sum + value, 0) / residual.length;
     return residual.map((value) => value - mean);

@@ -33,7 +33,7 @@ export type {
 } from './records';
 export { diagnoseRig, LEAST_DIAGNOSIS_POINTS, roughnessOf } from './diagnose';
 export type { Diagnosis, DiagnosisProgress, DiagnosisQuestion, Suspicion } from './diagnose';
-export { RigMeter, sweptChain } from './wholeRig';
+export { RigMeter, SWEEP_FLOOR_DB, sweptChain } from './wholeRig';
 export type { RigSweep } from './wholeRig';
 export { suspectsOf } from './suspects';
 export { breakOne, exerciseOf, HIDDEN_FAULTS } from './exercise';

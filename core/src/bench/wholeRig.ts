@@ -14,6 +14,9 @@ export interface RigSweep {
   readonly isCalibrated: boolean;
 }
 
+/** Below this a sweep hears nothing but itself, dB. */
+export const SWEEP_FLOOR_DB = -100;
+
 /** The chain as the sweep meets it. */
 export function sweptChain(chain: Chain, { from, sourceOhm }: RigSweep): Chain {
   if (from === 'coil') return chain;

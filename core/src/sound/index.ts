@@ -36,4 +36,4 @@ export type { ReadSound, Sound } from './wav';
 export { abxResult, HEARING_KINDS, thresholdOf } from './hearing';
 export type { Hearing, HearingKind, HearingTrial } from './hearing';
 export { AS_IT_IS, STRAIGHT_IN, voicesOf } from './voices';
-export type { AdvisedStep, RigVoice, VoiceGroup } from './voices';
+export type { AdvisedStep, RigVoice, ShopCable, VoiceGroup } from './voices';

@@ -18,7 +18,8 @@ import type { Voice } from './render';
 
 /// The voices of a rig: every way of hearing it that there is something to be learned from.
 
-export type VoiceGroup = 'now' | 'plan' | 'scenes' | 'states' | 'pins' | 'lengths' | 'guitars';
+export type VoiceGroup =
+  'now' | 'plan' | 'shop' | 'scenes' | 'states' | 'pins' | 'lengths' | 'guitars';
 
 export interface RigVoice extends Voice {
   readonly group: VoiceGroup;
@@ -35,6 +36,12 @@ export interface AdvisedStep {
   readonly edit: Edit;
 }
 
+/** A cable that somebody else laid behind a pedal: at the shop, at a friend’s. */
+export interface ShopCable {
+  readonly lengthM: number;
+  readonly cPerMF: number;
+}
+
 export const STRAIGHT_IN = 'straight';
 export const AS_IT_IS = 'now';
 
@@ -49,6 +56,7 @@ export function voicesOf(
   rig: Rig,
   step: AdvisedStep | null,
   units: UnitSystem,
+  shop: ShopCable | null = null,
   solver: SectionSolver = new SectionSolver(),
 ): readonly RigVoice[] {
   const chain = chainOf(rig);
@@ -61,6 +69,7 @@ export function voicesOf(
   };
   add(AS_IT_IS, 'now', 'as it is', chain);
   if (step) add('plan', 'plan', `with the first step: ${step.said}`, after(rig, step.edit));
+  if (shop) add('shop', 'shop', 'by the shop’s cable to the amp', byShopCable(chain, shop));
   for (const { id, name, state } of rig.electrical.scenes)
     add(`scene ${id}`, 'scenes', name, { ...chain, state: knownState(chain, state) });
   const states = analyseStates(chain, switchesOn(chain));
@@ -129,3 +138,11 @@ const otherGuitars = (chain: Chain) => {
   const playing = playingGuitar(chain);
   return chain.electrical.guitars.filter(({ id }) => id !== playing.id);
 };
+
+/** The chain with another cable where it ends. */
+function byShopCable(chain: Chain, { lengthM, cPerMF }: ShopCable): Chain | null {
+  const cable = mainRow(chain).cables.at(-1);
+  if (!cable) return null;
+  const shop = { ...cable, lengthM: entered(lengthM), cPerMF: entered(cPerMF), added: false };
+  return withElectricalPart(chain, { of: 'cable', id: cable.id }, shop);
+}

@@ -49,3 +49,11 @@ test('what is silent is no voice; with the guitar silent there is none at all', 
   });
   expect(voicesOf(silent, null, 'metric')).toEqual([]);
 });
+
+test('by the shop’s cable: the last cable is another, all else the same', () => {
+  const voices = voicesOf(board, null, 'metric', { lengthM: 3, cPerMF: 160e-12 });
+  const shop = voices.find(({ id }) => id === 'shop')!;
+  const now = voices.find(({ id }) => id === 'now')!;
+  expect(shop.sections.slice(0, -1)).toEqual(now.sections.slice(0, -1));
+  expect(shop.figures!.trebleDb).not.toBe(now.figures!.trebleDb);
+});

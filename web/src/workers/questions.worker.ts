@@ -66,6 +66,7 @@ import {
   type RigVoice,
   type Section,
   type SideFigures,
+  type ShopCable,
   type SimulatorValues,
   type Sound,
   type StatesAnalysis,
@@ -160,8 +161,12 @@ const questionsApi = {
       }
     );
   },
-  voicesOf: (rig: Rig, step: AdvisedStep | null, units: UnitSystem): readonly RigVoice[] =>
-    voicesOf(rig, step, units, solver),
+  voicesOf: (
+    rig: Rig,
+    step: AdvisedStep | null,
+    units: UnitSystem,
+    shop: ShopCable | null,
+  ): readonly RigVoice[] => voicesOf(rig, step, units, shop, solver),
   /** A sound as a WAV file of 24 bits. */
   wavOf: (sound: Sound): Uint8Array => writeWav(sound),
   soundIn: (bytes: Uint8Array): ReadSound => readWav(bytes),

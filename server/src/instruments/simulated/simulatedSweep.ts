@@ -3,6 +3,7 @@ import {
   exerciseOf,
   pickupLevelDb,
   RigMeter,
+  SWEEP_FLOOR_DB,
   sweptChain,
   truthOf,
   withNoise,
@@ -18,9 +19,6 @@ type Connected =
   | (Omit<Extract<SweepQuestion['connected'], { kind: 'rig' }>, 'rig'> & {
       readonly chain: Chain;
     });
-
-/** Below what any sweep hears, dB. */
-const FLOOR_DB = -100;
 
 /** One conversation with the simulated sweep. */
 export function simulatedSweep(seed: number): Answer {
@@ -66,12 +64,12 @@ function levelsOf(
   frequencyHz: readonly number[],
   seed: number,
 ): readonly number[] {
-  if (connected === null) return frequencyHz.map(() => FLOOR_DB);
+  if (connected === null) return frequencyHz.map(() => SWEEP_FLOOR_DB);
   if (connected.kind === 'pickup') return levelsOfPickup(connected, frequencyHz, seed);
   const { chain, exercise, sweep } = connected;
   const truth = exercise === 0 ? chain : exerciseOf(chain, exercise).truth;
   const found = new RigMeter(frequencyHz).levels(sweptChain(truth, sweep));
-  return frequencyHz.map((_, i) => Math.max(FLOOR_DB, found?.[i] ?? FLOOR_DB));
+  return frequencyHz.map((_, i) => Math.max(SWEEP_FLOOR_DB, found?.[i] ?? SWEEP_FLOOR_DB));
 }
 
 /** Some level of its own: how much a driven coil gives is nobody’s business here. */

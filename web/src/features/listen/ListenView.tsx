@@ -1,4 +1,4 @@
-import type { Rig, RigVoice, UnitSystem } from '@gullwind/core';
+import type { Rig, RigVoice, ShopCable, UnitSystem } from '@gullwind/core';
 import { Box, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useState } from 'react';
 import { useSettings } from '../../app/useSettings';
@@ -14,6 +14,7 @@ import { HeardList } from './HeardList';
 import type { ListenProps } from './listenProps';
 import { LivePanel } from './LivePanel';
 import { OutPanel } from './OutPanel';
+import { ShopPanel } from './ShopPanel';
 import { SourcePanel } from './SourcePanel';
 import { useListening } from './useListening';
 import { useVoices } from './useVoices';
@@ -34,7 +35,8 @@ const NO_VOICES: readonly RigVoice[] = [];
 export function ListenView({ open }: { readonly open: OpenRig }) {
   const rig = shownRig({ rig: open.rig, preview: open.preview });
   const [{ units, scale }] = useSettings();
-  const voices = useVoices(rig, units);
+  const [shop, setShop] = useState<ShopCable | null>(null);
+  const voices = useVoices(rig, units, shop);
   const listening = useListening(voices ?? NO_VOICES);
   const [mode, setMode] = useState<Mode>('compare');
   /** While a test runs nothing can be asked that would tell. */
@@ -62,6 +64,7 @@ export function ListenView({ open }: { readonly open: OpenRig }) {
           <Box component="section" aria-label="Sources and results" tabIndex={0} sx={STAGE_PANEL}>
             {!isBlind && <SourcePanel {...shared} />}
             {!isBlind && <OutPanel {...shared} rigName={rig.texts.name} />}
+            {!isBlind && <ShopPanel {...shared} units={units} shop={shop} onChange={setShop} />}
             <HeardList rigId={open.id} />
           </Box>
         </Box>

@@ -17,6 +17,7 @@ interface Props {
 const GROUPS: readonly (readonly [VoiceGroup, string])[] = [
   ['now', 'The rig'],
   ['plan', 'What Plans advises first'],
+  ['shop', 'At the shop'],
   ['scenes', 'Scenes'],
   ['states', 'Its switches'],
   ['pins', 'Pins'],

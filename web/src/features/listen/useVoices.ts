@@ -4,6 +4,7 @@ import {
   type AdvisedStep,
   type Rig,
   type RigVoice,
+  type ShopCable,
   type UnitSystem,
 } from '@gullwind/core';
 import { useMemo } from 'react';
@@ -16,12 +17,18 @@ interface Question {
   readonly rig: Rig;
   readonly step: AdvisedStep | null;
   readonly units: UnitSystem;
+  readonly shop: ShopCable | null;
 }
 
-const ask = ({ rig, step, units }: Question) => questionsWorker().voicesOf(rig, step, units);
+const ask = ({ rig, step, units, shop }: Question) =>
+  questionsWorker().voicesOf(rig, step, units, shop);
 
 /** Every voice of a rig, the advised step among them once it is known; null before there are any. */
-export function useVoices(rig: Rig, units: UnitSystem): readonly RigVoice[] | null {
+export function useVoices(
+  rig: Rig,
+  units: UnitSystem,
+  shop: ShopCable | null,
+): readonly RigVoice[] | null {
   const gear = useGearItems();
   const advised = useAdvice(rig, gear, mainRow(rig).id, units);
   const first = advised ? heed(advised.advice, rig.texts.dismissed).first : null;
@@ -29,6 +36,6 @@ export function useVoices(rig: Rig, units: UnitSystem): readonly RigVoice[] | nu
     () => (first?.kind === 'move' ? { said: first.said, edit: first.edit } : null),
     [first],
   );
-  const question = useMemo(() => ({ rig, step, units }), [rig, step, units]);
+  const question = useMemo(() => ({ rig, step, units, shop }), [rig, step, units, shop]);
   return useLatest(question, ask);
 }

@@ -223,8 +223,8 @@ function Running(props: RunningProps) {
   useHotkeys('space', listening.player.toggle, { preventDefault: true });
   return (
     <Box component="section" aria-label="A blind test" sx={{ maxWidth: 620 }}>
-      <Typography role="status" variant="h2" sx={{ fontSize: 22 }}>
-        {`Trial ${trial + 1} of ${plan.trials}`}
+      <Typography variant="h2" sx={{ fontSize: 22 }}>
+        <span role="status">{`Trial ${trial + 1} of ${plan.trials}`}</span>
       </Typography>
       <LinearProgress
         variant="determinate"

@@ -124,8 +124,8 @@ function Run(props: RunProps) {
   };
   return (
     <Box component="section" aria-label="Your threshold" sx={{ maxWidth: 620 }}>
-      <Typography role="status" variant="h2" sx={{ fontSize: 22 }}>
-        {`Which has less treble? ${count + 1} of ${THRESHOLD_TRIALS}`}
+      <Typography variant="h2" sx={{ fontSize: 22 }}>
+        <span role="status">{`Which has less treble? ${count + 1} of ${THRESHOLD_TRIALS}`}</span>
       </Typography>
       <LinearProgress
         variant="determinate"
