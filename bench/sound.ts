@@ -3,14 +3,15 @@ import { driveWay, newRig, renderVoices, type RenderQuestion } from '@gullwind/c
 /// From an edit to 8 s that can be played: one new voice beside straight in, the playing itself known already.
 
 const rig = newRig('one cable');
-const { route, path } = driveWay(rig);
+const { route } = driveWay(rig);
 const longer = (metres: number) => {
   const row = rig.electrical.rows[0]!;
   const cable = row.cables[0]!;
   const rows = [{ ...row, cables: [{ ...cable, lengthM: { ...cable.lengthM, value: metres } }] }];
   return driveWay({ ...rig, electrical: { ...rig.electrical, rows } }).path;
 };
-const sectionsOf = ({ sections }: typeof path) => sections.map(({ circuit }) => circuit);
+const sectionsOf = ({ sections }: ReturnType<typeof longer>) =>
+  sections.map(({ circuit }) => circuit);
 
 const question = (metres: number): RenderQuestion => ({
   source: { kind: 'simulated', play: 'chords', seconds: 8 },
