@@ -96,6 +96,11 @@ export class LineClient {
 
   private take(data: Buffer): void {
     if (this.failure) return;
+    // Whoever waits takes one line: more than that was not asked for, and is not kept.
+    if (this.buffer.length + data.length > 2 * this.limits.lineBytes) {
+      this.fail(`It sends more than ${this.limits.lineBytes / 1024} KiB that nobody asked for.`);
+      return;
+    }
     this.buffer = Buffer.concat([this.buffer, data]);
     this.look();
   }

@@ -42,6 +42,16 @@ const named = (line: string, socket: Socket) => {
 };
 
 const FLOOD = Buffer.alloc(1 << 20, 0x41);
+
+/** Sends until it has sent 10⁹ bytes, or nobody listens any more. */
+function flood(socket: Socket, piece: Buffer, sent = 0): void {
+  let more = sent;
+  while (!socket.destroyed && more < 1e9) {
+    more += piece.length;
+    if (!socket.write(piece)) return void socket.once('drain', () => flood(socket, piece, more));
+  }
+}
+
 const BROKEN: Readonly<Record<string, Broken>> = {
   stalled: () => undefined,
   'half a line': (socket) => socket.write('Maker,Me'),
@@ -56,15 +66,10 @@ const BROKEN: Readonly<Record<string, Broken>> = {
     if (line.includes('FETC?')) socket.write('1e-9,0,+0\n');
     if (line.includes(':SYST:ERR?')) socket.write('-222,"Data out of range"\n');
   },
-  'a billion bytes': (socket) => {
-    let sent = 0;
-    const flood = () => {
-      while (!socket.destroyed && sent < 1e9) {
-        sent += FLOOD.length;
-        if (!socket.write(FLOOD)) return void socket.once('drain', flood);
-      }
-    };
-    flood();
+  'a billion bytes': (socket) => flood(socket, FLOOD),
+  'a billion bytes in lines': (socket, line) => {
+    named(line, socket);
+    flood(socket, Buffer.from('1e-9,0,+0\n'.repeat(100_000)));
   },
 };
 const names = Object.keys(BROKEN);
@@ -165,6 +170,7 @@ const WORDS: Readonly<Record<string, RegExp>> = {
   'no number': /“OVERLOAD” in the place of a number/u,
   'an error queue': /reports: -222,"Data out of range"/u,
   'a billion bytes': /more than 64 KiB/u,
+  'a billion bytes in lines': /more than 64 KiB/u,
 };
 
 test.each(names)('%s: a clear word, and the server goes on', async (name) => {

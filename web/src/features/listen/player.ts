@@ -23,12 +23,12 @@ export class Player {
   private lines = new Map<string, Line>();
   private tracks: readonly Track[] = [];
   private rate = 48_000;
-  private heard: string | null = null;
   /** When the music began, in the time of the context; null while it is silent. */
   private began: number | null = null;
   private restedAt = 0;
 
-  constructor() {
+  /** @param heard what is heard until something else is chosen */
+  constructor(private heard: string) {
     this.context = new AudioContext();
     this.out = new GainNode(this.context, { gain: 0 });
     this.out.connect(this.context.destination);
@@ -48,7 +48,7 @@ export class Player {
     return (this.tracks[0]?.samples.length ?? 1) / this.rate;
   }
 
-  /** Other voices; what plays goes on at the same place. */
+  /** Other voices; what plays goes on at the same place, from the old ones into the new ones without a click. */
   load(tracks: readonly Track[], rate: number): void {
     const at = this.position;
     const wasPlaying = this.isPlaying;
@@ -56,15 +56,14 @@ export class Player {
     this.tracks = tracks;
     this.rate = rate;
     this.restedAt = at % this.duration;
-    if (wasPlaying) void this.play();
+    if (wasPlaying) this.begin();
   }
 
   async play(): Promise<void> {
     if (this.isPlaying || this.tracks.length === 0) return;
     await this.context.resume();
+    this.begin();
     const now = this.context.currentTime;
-    for (const { id, samples } of this.tracks) this.lines.set(id, this.lineOf(id, samples, now));
-    this.began = now - this.restedAt;
     const { gain } = this.out;
     gain.cancelScheduledValues(now);
     gain.setValueAtTime(QUIET, now);
@@ -94,7 +93,7 @@ export class Player {
     const wasPlaying = this.isPlaying;
     this.end();
     this.restedAt = Math.max(0, at) % this.duration;
-    if (wasPlaying) void this.play();
+    if (wasPlaying) this.begin();
   }
 
   close(): void {
@@ -102,18 +101,33 @@ export class Player {
     void this.context.close();
   }
 
+  private begin(): void {
+    const now = this.context.currentTime;
+    for (const { id, samples } of this.tracks) this.lines.set(id, this.lineOf(id, samples, now));
+    this.began = now - this.restedAt;
+  }
+
   private lineOf(id: string, samples: Float32Array, now: number): Line {
     const buffer = this.context.createBuffer(1, samples.length, this.rate);
     buffer.copyToChannel(samples as Float32Array<ArrayBuffer>, 0);
     const source = new AudioBufferSourceNode(this.context, { buffer, loop: true });
-    const gain = new GainNode(this.context, { gain: id === this.heard ? 1 : 0 });
+    const gain = new GainNode(this.context, { gain: 0 });
+    gain.gain.setValueAtTime(0, now);
+    gain.gain.linearRampToValueAtTime(id === this.heard ? 1 : 0, now + CROSSFADE_S);
     source.connect(gain).connect(this.out);
     source.start(now, this.restedAt);
     return { source, gain };
   }
 
+  /** All voices fade within a crossfade, and end. */
   private end(): void {
-    for (const { source } of this.lines.values()) source.stop();
+    const now = this.context.currentTime;
+    for (const { source, gain } of this.lines.values()) {
+      gain.gain.cancelScheduledValues(now);
+      gain.gain.setValueAtTime(gain.gain.value, now);
+      gain.gain.linearRampToValueAtTime(0, now + CROSSFADE_S);
+      source.stop(now + CROSSFADE_S);
+    }
     this.lines = new Map();
     this.began = null;
   }

@@ -65,12 +65,15 @@ function questionOf(
 export function usePlayer(rendered: Rendered | null, heard: string) {
   const player = useRef<Player | null>(null);
   const [isPlaying, setPlaying] = useState(false);
-  const own = useCallback(() => (player.current ??= new Player()), []);
+  const first = useRef(heard);
+  first.current = heard;
+  const own = useCallback(() => (player.current ??= new Player(first.current)), []);
   useEffect(() => () => player.current?.close(), []);
   useEffect(() => {
     if (rendered) own().load(rendered.voices, rendered.rate);
   }, [rendered, own]);
-  useEffect(() => player.current?.hear(heard), [heard, rendered]);
+  // Not when something else was rendered: a blind test hears what this does not say.
+  useEffect(() => player.current?.hear(heard), [heard]);
   const toggle = useCallback(() => {
     const now = own();
     const was = now.isPlaying;

@@ -1,5 +1,5 @@
 import type { Settings } from '@gullwind/contract';
-import { FIELD_RULES } from '@gullwind/core';
+import { FIELD_RULES, formatNumber } from '@gullwind/core';
 import {
   Alert,
   Box,
@@ -48,6 +48,7 @@ export function SettingsPage() {
         ]}
         onChange={(theme) => change({ theme })}
       />
+      <WordsOfSize settings={settings} onUsual={() => change({ scale: null })} />
       <ReferenceCable settings={settings} onChange={(reference) => change({ reference })} />
       <Backup />
       <Session />
@@ -59,6 +60,30 @@ interface ReferenceProps {
   readonly settings: Settings;
   readonly onChange: (reference: Settings['reference']) => void;
 }
+
+interface WordsProps {
+  readonly settings: Settings;
+  readonly onUsual: () => void;
+}
+
+/** Whose ears “noticeable” and “plain” go by. */
+const WordsOfSize = ({ settings: { scale }, onUsual }: WordsProps) => (
+  <Box component="section" aria-labelledby="size-heading">
+    <Typography id="size-heading" variant="h2">
+      Words of size
+    </Typography>
+    <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+      {scale
+        ? `“Noticeable”, “plain” and the others go by ${scale.listener}’s ears: ${formatNumber(scale.thresholdDb, 2)} dB of treble is the least heard.`
+        : '“Noticeable”, “plain” and the others go by about 1 dB as the least that is heard. Listen finds your own least loss, by which they can go instead.'}
+    </Typography>
+    {scale && (
+      <Button size="small" onClick={onUsual}>
+        Back to the usual ladder
+      </Button>
+    )}
+  </Box>
+);
 
 /** What "straight in" means for rigs to come. */
 function ReferenceCable({ settings: { reference, units }, onChange }: ReferenceProps) {

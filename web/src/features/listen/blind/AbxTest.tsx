@@ -43,10 +43,17 @@ export function AbxTest(props: ListenProps & { readonly onBlind: (isBlind: boole
   const { listening, onBlind } = props;
   const [stage, setStage] = useState<Stage>({ kind: 'planning' });
   const isRunning = stage.kind === 'running';
+  const { heard, player } = listening;
   useEffect(() => {
-    onBlind(isRunning);
-    return () => onBlind(false);
-  }, [isRunning, onBlind]);
+    if (!isRunning) return undefined;
+    onBlind(true);
+    return () => {
+      onBlind(false);
+      // What the page says is heard is heard again.
+      player.hear(heard);
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only when a test begins and ends
+  }, [isRunning]);
   if (stage.kind === 'planning')
     return (
       <Planning
@@ -173,7 +180,7 @@ function useTrials({ plan, listening, onEnd }: RunningProps) {
     hear(idOf(which));
   };
   // It begins with A, whatever was heard before.
-  useEffect(() => hear(first), [hear, first, listening.rendered]);
+  useEffect(() => hear(first), [hear, first]);
   const end = (isFinished: boolean) => {
     const trials = answers.current;
     const { seed } = secret.current!;
