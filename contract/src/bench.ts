@@ -12,6 +12,7 @@ import {
   type Connected,
   type Guitar,
   type Hearing,
+  type HiddenFaultOfCable,
   type Measurement,
   type MeterQuantity,
   type Rig,
@@ -223,7 +224,7 @@ export interface SweepAnswer {
 /** What was hidden, in words and values. */
 export interface TruthAnswer {
   readonly values: Readonly<Record<string, number>>;
-  readonly fault: 'shorted' | 'open' | null;
+  readonly fault: HiddenFaultOfCable | null;
 }
 
 const QUANTITIES = Object.keys(QUANTITY_RULES);

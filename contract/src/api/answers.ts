@@ -92,7 +92,7 @@ export const sweepAnswer = closed({
 });
 export const truthAnswer = closed({
   values: Joi.object().pattern(Joi.string(), Joi.number()).required(),
-  fault: oneOf(['shorted', 'open', null]),
+  fault: oneOf(['shorted', 'open', 'swapped', null]),
 });
 export const measurement = measurementShape;
 export const measurements = closed({ measurements: list(measurementShape) });

@@ -18,11 +18,12 @@ export {
   faultOf,
   simulatedReading,
   SIMULATED_METER,
+  swapped,
   SWEEP_NOISE_DB,
   truthOf,
   withNoise,
 } from './simulation';
-export type { MeterSetting } from './simulation';
+export type { HiddenFaultOfCable, MeterSetting } from './simulation';
 export { JOB_WORDS, MEASUREMENT_JOBS } from './records';
 export type {
   Measurement,

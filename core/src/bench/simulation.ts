@@ -28,13 +28,25 @@ export function truthOf<T extends Cable | Guitar>(
 
 /** One made-up cable in six is not what it seems. */
 const FAULTY = 1 / 6;
+const FAULTS: readonly HiddenFaultOfCable[] = ['shorted', 'open', 'swapped'];
+
+/** "swapped": of another kind than its label says. */
+export type HiddenFaultOfCable = CableFault | 'swapped';
 
 /** What is wrong with a made-up cable, if anything is. */
-export function faultOf(id: string, seed: number): CableFault | null {
-  const share = shareOf(seed, `fault of ${id}`);
-  if (share > FAULTY) return null;
-  return share < FAULTY / 2 ? 'shorted' : 'open';
+export function faultOf(id: string, seed: number): HiddenFaultOfCable | null {
+  const share = shareOf(seed, `fault of ${id}`) / FAULTY;
+  return share < 1 ? FAULTS[Math.floor(share * FAULTS.length)]! : null;
 }
+
+/** What a swapped cable has of what its label says. */
+const SWAPPED_TIMES = 1.6;
+
+/** A cable of another kind than its label says. */
+export const swapped = (cable: Cable): Cable => ({
+  ...cable,
+  cPerMF: { ...cable.cPerMF, value: SWAPPED_TIMES * cable.cPerMF.value },
+});
 
 /** How a meter differs from an ideal one. */
 export interface MeterErrors {

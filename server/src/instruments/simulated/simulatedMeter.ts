@@ -2,6 +2,7 @@ import type { ConnectedThing, TruthAnswer } from '@gullwind/contract';
 import {
   faultOf,
   simulatedReading,
+  swapped,
   truthOf,
   type Cable,
   type Connected,
@@ -64,11 +65,17 @@ function truthIn(connected: ConnectedThing, seed: number): Connected {
       return { kind: 'guitar', guitar: truthOf('guitar', guitar, id, seed), at };
     }
     case 'cable': {
-      const fault = connected.mayBeFaulty ? faultOf(nameOf(connected), seed) : null;
-      return { kind: 'cable', cable: trueCable(connected, seed), fault };
+      const fault = hiddenFault(connected, seed);
+      const cable = trueCable(connected, seed);
+      return fault === 'swapped'
+        ? { kind: 'cable', cable: swapped(cable), fault: null }
+        : { kind: 'cable', cable, fault };
     }
   }
 }
+
+const hiddenFault = (connected: Extract<ConnectedThing, { kind: 'cable' }>, seed: number) =>
+  connected.mayBeFaulty ? faultOf(nameOf(connected), seed) : null;
 
 const nameOf = ({ id, piece }: Extract<ConnectedThing, { kind: 'cable' }>) => `${id} ${piece}`;
 
@@ -89,5 +96,5 @@ function hiddenOf(connected: ConnectedThing, seed: number): TruthAnswer {
   }
   const { cPerMF, plugF, lengthM } = truth.cable;
   const values = { cPerMF: cPerMF.value, plugF: plugF.value, lengthM: lengthM.value };
-  return { values, fault: truth.fault };
+  return { values, fault: connected.kind === 'cable' ? hiddenFault(connected, seed) : null };
 }

@@ -1,13 +1,14 @@
 import type { ConnectedThing, SentMeasurement, TruthAnswer } from '@gullwind/contract';
 import {
+  CABLE_CLASSES,
   cableOfClass,
   entered,
   formatNumber,
   formatQuantity,
-  plausibilityOf,
   summariseReadings,
   USUAL_READINGS,
   type CableClass,
+  type HiddenFaultOfCable,
 } from '@gullwind/core';
 import { Alert, Box, Button, FormControlLabel, Checkbox, Typography } from '@mui/material';
 import { useState } from 'react';
@@ -77,13 +78,12 @@ type Props = Pick<JobProps, 'units' | 'meter'> & { readonly number: number };
 
 function Exercise({ number, units, meter }: Props) {
   const { connected, cable, lengthM } = exercise(number);
+  const label = CABLE_CLASSES[cable.cableClass].label;
   const [values, setValues] = useState<readonly number[]>([]);
   const [isCorrected, setCorrected] = useState(false);
   const [isTold, setTold] = useState<Commitment | null>(null);
   const { read, isReading, problem } = useMeter(meter);
   const summary = summariseReadings(values);
-  const plausibility =
-    summary && plausibilityOf({ kind: 'cable', cable, fault: null }, 'Cp', 1000, summary.median);
   const take = async () => {
     const answer = await read(connected, AT, USUAL_READINGS, isCorrected);
     if (answer) setValues((before) => [...before, ...answer.values]);
@@ -91,7 +91,7 @@ function Exercise({ number, units, meter }: Props) {
   return (
     <>
       <ConnectionDrawing setup="cable" />
-      <Typography variant="body2">{`${formatQuantity(lengthM, 'length', units)} of cable, both plugs on.`}</Typography>
+      <Typography variant="body2">{`${formatQuantity(lengthM, 'length', units)} of cable, both plugs on; its label says “${label}”, about ${formatQuantity(cable.cPerMF.value, 'capacitancePerLength', units)}.`}</Typography>
       <FormControlLabel
         control={
           <Checkbox
@@ -109,7 +109,7 @@ function Exercise({ number, units, meter }: Props) {
         {...{ units, isReading, problem, values, summary }}
         chosen={meter}
         rule={WHOLE_CABLE}
-        plausibility={plausibility && { ...plausibility, expected: Number.NaN }}
+        plausibility={null}
         onTake={() => void take()}
         onTyped={() => undefined}
         onForget={() => setValues([])}
@@ -123,9 +123,7 @@ function Exercise({ number, units, meter }: Props) {
 }
 
 type Commitment =
-  | { readonly kind: 'value'; readonly totalF: number }
-  | { readonly kind: 'shorted' }
-  | { readonly kind: 'open' };
+  { readonly kind: 'value'; readonly totalF: number } | { readonly kind: HiddenFaultOfCable };
 
 interface CommitProps {
   readonly units: Props['units'];
@@ -143,6 +141,7 @@ function Commit({ units, onCommit }: CommitProps) {
       />
       <Button onClick={() => onCommit({ kind: 'shorted' })}>It is shorted</Button>
       <Button onClick={() => onCommit({ kind: 'open' })}>It is open</Button>
+      <Button onClick={() => onCommit({ kind: 'swapped' })}>It is another kind</Button>
     </Box>
   );
 }
@@ -204,25 +203,28 @@ function Truth(props: TruthProps) {
   );
 }
 
+/** How it would have been seen. */
+const MISSED = {
+  shorted: 'A short shows a capacitance that no cable has: far too much, or below nought.',
+  open: 'An open cable shows little more than a plug, about 15 pF.',
+  swapped: 'More than a fifth away from its label, it is not what the label says.',
+} as const satisfies Readonly<Record<HiddenFaultOfCable, string>>;
+
 function sayTruth(
   { commitment, values, isCorrected, units }: TruthProps,
   { values: truth, fault }: TruthAnswer,
 ): readonly string[] {
-  if (fault !== null)
-    return [
-      `It is ${fault}.`,
-      commitment.kind === fault
-        ? 'You saw it.'
-        : fault === 'shorted'
-          ? 'A short shows a capacitance that no cable has: far too much, or below nought.'
-          : 'An open cable shows little more than a plug, about 15 pF.',
-    ];
+  const seen = commitment.kind === fault ? 'You saw it.' : '';
+  if (fault === 'shorted' || fault === 'open') return [`It is ${fault}.`, seen || MISSED[fault]];
   const total = truth.cPerMF! * truth.lengthM! + 2 * truth.plugF!;
   const say = (value: number) => formatQuantity(value, 'capacitance', units, 4);
-  const says = [
+  const says: string[] = [
     `It has ${say(total)}: ${formatQuantity(truth.cPerMF!, 'capacitancePerLength', units)} over ${formatQuantity(truth.lengthM!, 'length', units)}, and ${say(truth.plugF!)} in each plug.`,
   ];
-  if (commitment.kind !== 'value') return [...says, `It is not ${commitment.kind}.`];
+  if (fault === 'swapped')
+    says.push(`It is another kind than its label says. ${seen || MISSED.swapped}`);
+  if (commitment.kind !== 'value')
+    return fault === commitment.kind ? says : [...says, `It is not ${commitment.kind}.`];
   const off = commitment.totalF - total;
   const { median } = summariseReadings(values)!;
   return [
