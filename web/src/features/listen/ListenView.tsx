@@ -1,7 +1,8 @@
 import type { Rig, RigVoice, ShopCable, UnitSystem } from '@gullwind/core';
-import { Box, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Box, Typography } from '@mui/material';
 import { useState } from 'react';
 import { useSettings } from '../../app/useSettings';
+import { OneOfFew } from '../../ui/OneOfFew';
 import { HatchPattern } from '../../ui/HatchPattern';
 import { STAGE_PAGE, STAGE_PANEL, stageColumns } from '../../ui/stageLayout';
 import { shownRig, StageHeader, type OpenRig } from '../editor';
@@ -58,7 +59,9 @@ export function ListenView({ open }: { readonly open: OpenRig }) {
       ) : (
         <Box sx={stageColumns(330)}>
           <Box component="section" aria-label="What is heard" sx={WORK}>
-            {!isBlind && <ModeChoice mode={mode} onChange={go} />}
+            {!isBlind && (
+              <OneOfFew label="How to listen" value={mode} options={MODES} onChange={go} />
+            )}
             <ModeWork {...shared} mode={mode} rig={rig} units={units} onBlind={setBlind} />
           </Box>
           <Box component="section" aria-label="Sources and results" tabIndex={0} sx={STAGE_PANEL}>
@@ -74,31 +77,6 @@ export function ListenView({ open }: { readonly open: OpenRig }) {
 }
 
 const WORK = { px: 3, py: 1, overflowY: 'auto', minHeight: 0, minWidth: 0 } as const;
-
-function ModeChoice({
-  mode,
-  onChange,
-}: {
-  readonly mode: Mode;
-  readonly onChange: (to: Mode) => void;
-}) {
-  return (
-    <ToggleButtonGroup
-      size="small"
-      exclusive
-      value={mode}
-      aria-label="How to listen"
-      onChange={(_, to: Mode | null) => to && onChange(to)}
-      sx={{ mb: 1, flexWrap: 'wrap' }}
-    >
-      {MODES.map(([value, words]) => (
-        <ToggleButton key={value} value={value} sx={{ textTransform: 'none', py: 0.25 }}>
-          {words}
-        </ToggleButton>
-      ))}
-    </ToggleButtonGroup>
-  );
-}
 
 type WorkProps = ListenProps & {
   readonly mode: Mode;

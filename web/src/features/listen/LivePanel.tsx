@@ -1,7 +1,6 @@
 import {
   driveWay,
   chainOf,
-  entered,
   formatNumber,
   type FieldRule,
   type Rig,
@@ -10,7 +9,7 @@ import {
 } from '@gullwind/core';
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { QuantityField } from '../../ui/QuantityField';
+import { PlainQuantityField } from '../../ui/PlainQuantityField';
 import { questionsWorker } from '../../workers/workers';
 import { LiveInput } from './live';
 import type { ListenProps } from './listenProps';
@@ -40,13 +39,11 @@ export function LivePanel(props: Props) {
     <Box component="section" aria-label="Live input" sx={{ maxWidth: 680 }}>
       <LiveIntroduction />
       <Box sx={{ width: 300, my: 1 }}>
-        <QuantityField
+        <PlainQuantityField
           rule={INPUT}
-          value={entered(rInOhm)}
+          value={rInOhm}
           units={units}
-          assumedFrom=""
-          hasOrigin={false}
-          onChange={({ value }) => setInput(value)}
+          onChange={(value) => setInput(value)}
         />
       </Box>
       <Button variant="contained" onClick={() => void live.toggle()}>

@@ -1,6 +1,5 @@
 import {
   AS_IT_IS,
-  entered,
   FIELD_RULES,
   formatSignedDb,
   type RigVoice,
@@ -9,7 +8,7 @@ import {
 } from '@gullwind/core';
 import { Button, Typography } from '@mui/material';
 import { PanelGroup } from '../../ui/parts/PanelGroup';
-import { QuantityField } from '../../ui/QuantityField';
+import { PlainQuantityField } from '../../ui/PlainQuantityField';
 
 interface Props {
   readonly voices: readonly RigVoice[];
@@ -34,14 +33,12 @@ export function ShopPanel({ voices, units, shop, onChange }: Props) {
   return (
     <PanelGroup title="Tried at the shop?">
       {(['lengthM', 'cPerMF'] as const).map((field) => (
-        <QuantityField
+        <PlainQuantityField
           key={field}
           rule={FIELD_RULES.cable[field]}
-          value={entered(shop[field])}
+          value={shop[field]}
           units={units}
-          assumedFrom=""
-          hasOrigin={false}
-          onChange={({ value }) => onChange({ ...shop, [field]: value })}
+          onChange={(value) => onChange({ ...shop, [field]: value })}
         />
       ))}
       <Typography role="status" variant="body2">

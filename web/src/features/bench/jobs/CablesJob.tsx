@@ -1,6 +1,7 @@
-import { Box, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Box, Typography } from '@mui/material';
 import { USUAL_READINGS, type ItemOf } from '@gullwind/core';
 import { useState } from 'react';
+import { OneOfFew } from '../../../ui/OneOfFew';
 import { ConnectionDrawing } from '../ConnectionDrawing';
 import { useMeter } from '../instruments';
 import { useKeep } from '../keep';
@@ -57,7 +58,7 @@ function CablesOnBench(props: JobProps & { readonly cables: readonly ItemOf<'cab
           value={item.id}
           onChange={(id) => pieces.clear(pieceOf(cables.find((one) => one.id === id)!))}
         />
-        <WayChoice way={way} onChange={setWay} />
+        <OneOfFew label="What is measured" value={way} options={WAYS} onChange={setWay} />
       </Box>
       <ConnectionDrawing setup="cable" />
       <PieceLines way={way} pieces={pieces} cables={cables} units={units} />
@@ -96,29 +97,5 @@ function CableFindingPart({ cables, way, pieces, item, units, meter }: FindingPr
       onKeep={() => keep(sent)}
       onAccept={found.values.length === 0 ? null : () => accept(item, found.values, meter, sent)}
     />
-  );
-}
-
-function WayChoice({
-  way,
-  onChange,
-}: {
-  readonly way: Way;
-  readonly onChange: (way: Way) => void;
-}) {
-  return (
-    <ToggleButtonGroup
-      size="small"
-      exclusive
-      value={way}
-      aria-label="What is measured"
-      onChange={(_, to: Way | null) => to && onChange(to)}
-    >
-      {WAYS.map(([value, words]) => (
-        <ToggleButton key={value} value={value} sx={{ textTransform: 'none', py: 0.25 }}>
-          {words}
-        </ToggleButton>
-      ))}
-    </ToggleButtonGroup>
   );
 }

@@ -1,7 +1,6 @@
 import type { SentMeasurement } from '@gullwind/contract';
 import {
   bestResistor,
-  entered,
   fitInput,
   fitOutput,
   formatNumber,
@@ -13,7 +12,7 @@ import {
 } from '@gullwind/core';
 import { Box, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { QuantityField } from '../../../ui/QuantityField';
+import { PlainQuantityField } from '../../../ui/PlainQuantityField';
 import { ConnectionDrawing } from '../ConnectionDrawing';
 import { useKeep, type Found } from '../keep';
 import { Finding } from './Finding';
@@ -51,14 +50,7 @@ function ImpedanceOnBench({ of, devices, units }: BenchProps) {
     levels[frequencyHz] === undefined ? [] : [{ frequencyHz, changeDb: levels[frequencyHz] }],
   );
   const field = (rule: FieldRule, value: number, onChange: (to: number) => void) => (
-    <QuantityField
-      rule={rule}
-      value={entered(value)}
-      units={units}
-      assumedFrom=""
-      hasOrigin={false}
-      onChange={(to) => onChange(to.value)}
-    />
+    <PlainQuantityField rule={rule} value={value} units={units} onChange={onChange} />
   );
   return (
     <>

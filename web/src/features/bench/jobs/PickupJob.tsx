@@ -1,5 +1,4 @@
 import {
-  entered,
   formatQuantity,
   pickupLevelDb,
   type FieldRule,
@@ -10,7 +9,7 @@ import {
 } from '@gullwind/core';
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
-import { QuantityField } from '../../../ui/QuantityField';
+import { PlainQuantityField } from '../../../ui/PlainQuantityField';
 import { useLatest } from '../../../workers/useLatest';
 import { questionsWorker } from '../../../workers/workers';
 import { ConnectionDrawing } from '../ConnectionDrawing';
@@ -113,21 +112,17 @@ function PickupOnBench(props: BenchProps) {
       />
       <ConnectionDrawing setup="pickup" />
       <Box sx={{ maxWidth: 320, my: 1 }}>
-        <QuantityField
+        <PlainQuantityField
           rule={WINDING}
-          value={entered(bench.winding)}
+          value={bench.winding}
           units={units}
-          assumedFrom=""
-          hasOrigin={false}
-          onChange={({ value }) => bench.setWinding(value)}
+          onChange={(value) => bench.setWinding(value)}
         />
-        <QuantityField
+        <PlainQuantityField
           rule={LOAD}
-          value={entered(bench.rLoadOhm)}
+          value={bench.rLoadOhm}
           units={units}
-          assumedFrom=""
-          hasOrigin={false}
-          onChange={({ value }) => bench.setLoad(value)}
+          onChange={(value) => bench.setLoad(value)}
         />
       </Box>
       {bench.slots.map((slot, i) => (
@@ -165,14 +160,12 @@ function SlotLine({ slot, number, bench, units, sweep }: SlotProps) {
   return (
     <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap', mb: 0.5 }}>
       <Box sx={{ width: 250 }}>
-        <QuantityField
+        <PlainQuantityField
           rule={ADDED}
           label={`Capacitance, ${which}`}
-          value={entered(addedF)}
+          value={addedF}
           units={units}
-          assumedFrom=""
-          hasOrigin={false}
-          onChange={({ value }) => bench.change(number, { addedF: value, response: null })}
+          onChange={(value) => bench.change(number, { addedF: value, response: null })}
         />
       </Box>
       {sweep.id === BY_HAND ? (

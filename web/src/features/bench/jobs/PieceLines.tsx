@@ -1,7 +1,7 @@
-import { entered, FIELD_RULES, formatQuantity, type ItemOf, type UnitSystem } from '@gullwind/core';
+import { FIELD_RULES, formatQuantity, type ItemOf, type UnitSystem } from '@gullwind/core';
 import { Box, Button, Radio, Typography } from '@mui/material';
 import { ChooseThenAdd } from '../../../ui/ChooseThenAdd';
-import { QuantityField } from '../../../ui/QuantityField';
+import { PlainQuantityField } from '../../../ui/PlainQuantityField';
 import { pieceOf, type Way } from './cableFinding';
 import type { MeasuredPiece, Pieces } from './pieces';
 
@@ -86,14 +86,12 @@ function PieceLine({ piece, name, isAlone, pieces, units }: LineProps) {
       <Typography variant="body2" noWrap title={name}>
         {name}
       </Typography>
-      <QuantityField
+      <PlainQuantityField
         rule={FIELD_RULES.cable.lengthM}
         label="Length"
-        value={entered(lengthM)}
+        value={lengthM}
         units={units}
-        assumedFrom=""
-        hasOrigin={false}
-        onChange={({ value }) => pieces.setLength(key, value)}
+        onChange={(value) => pieces.setLength(key, value)}
       />
       <Typography variant="body2" sx={{ textAlign: 'right' }}>
         {summary ? formatQuantity(summary.median, 'capacitance', units, 4) : 'not read yet'}

@@ -1,6 +1,5 @@
 import {
   chainOf,
-  entered,
   type Chain,
   type DiagnosisQuestion,
   type FieldRule,
@@ -15,7 +14,7 @@ import { Link as RouterLink } from 'react-router';
 import { useSettings } from '../../../app/useSettings';
 import { BarChoice } from '../../../ui/BarChoice';
 import { PlainNumberField } from '../../../ui/PlainNumberField';
-import { QuantityField } from '../../../ui/QuantityField';
+import { PlainQuantityField } from '../../../ui/PlainQuantityField';
 import { STAGE_PAGE, STAGE_PANEL, stageColumns } from '../../../ui/stageLayout';
 import { useLongWork } from '../../../workers/useLongWork';
 import { shownRig, StageHeader, type OpenRig } from '../../editor';
@@ -153,13 +152,11 @@ function SweepChoices({ bench, units }: Pick<SettingProps, 'bench' | 'units'>) {
       </BarChoice>
       {sweep.from === 'source' && (
         <Box sx={{ width: 230 }}>
-          <QuantityField
+          <PlainQuantityField
             rule={SOURCE}
-            value={entered(sweep.sourceOhm)}
+            value={sweep.sourceOhm}
             units={units}
-            assumedFrom=""
-            hasOrigin={false}
-            onChange={({ value }) => setSweep({ ...sweep, sourceOhm: value })}
+            onChange={(value) => setSweep({ ...sweep, sourceOhm: value })}
           />
         </Box>
       )}
