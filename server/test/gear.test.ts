@@ -1,5 +1,10 @@
 import { randomUUID } from 'node:crypto';
-import type { GearList, RigUse, WorkspacePart } from '@gullwind/contract';
+import {
+  WORKSPACE_FORMAT,
+  type GearList,
+  type RigUse,
+  type WorkspacePart,
+} from '@gullwind/contract';
 import {
   applyEdits,
   deviceOfClass,
@@ -139,7 +144,10 @@ test('a workspace goes out, and comes back over what is there only when told to'
   await expectProblem(restore({ overwrite: 'yes' }), 400, 'invalid-request');
   await expectProblem(restore({ overwrite: true }, '{"kind":'), 400, 'invalid-request');
   await expectProblem(
-    restore({ overwrite: true }, text.replace('"format":5', '"format":6')),
+    restore(
+      { overwrite: true },
+      text.replace(`"format":${WORKSPACE_FORMAT}`, `"format":${WORKSPACE_FORMAT + 1}`),
+    ),
     400,
     'invalid-request',
   );
