@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { ensureBrowser, ensureSimulator } from './lib/browserInstall.mjs';
 import { ensureBuilt, ensurePackages, inProject, ROOT } from './lib/project.mjs';
@@ -15,10 +15,27 @@ if (!existsSync(inProject('.cache'))) mkdirSync(inProject('.cache'));
 
 const total = { passed: 0, failed: 0 };
 
-function check(name, command, args) {
-  console.log(`\n— ${name}`);
-  const { status } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit' });
-  total[status === 0 ? 'passed' : 'failed'] += 1;
+/** Checks that do not wait for each other; what each says is printed when it ends. */
+async function checks(all) {
+  await Promise.all(
+    all.map(
+      ([name, args]) =>
+        new Promise((resolve) => {
+          const child = spawn(process.execPath, args, {
+            cwd: ROOT,
+            stdio: ['ignore', 'pipe', 'pipe'],
+          });
+          let said = '';
+          child.stdout.on('data', (data) => (said += data));
+          child.stderr.on('data', (data) => (said += data));
+          child.on('close', (status) => {
+            console.log(`\n— ${name}\n${said.trimEnd()}`);
+            total[status === 0 ? 'passed' : 'failed'] += 1;
+            resolve();
+          });
+        }),
+    ),
+  );
 }
 
 function suite(name, args) {
@@ -49,16 +66,12 @@ function suite(name, args) {
     total.failed += 1;
 }
 
-check('types', process.execPath, ['node_modules/@typescript/native/bin/tsc', '--noEmit']);
-check('lint', process.execPath, ['node_modules/eslint/bin/eslint.js', '.']);
-check('format', process.execPath, [
-  'node_modules/prettier/bin/prettier.cjs',
-  '--check',
-  '--log-level',
-  'warn',
-  '.',
+await checks([
+  ['types', ['node_modules/@typescript/native/bin/tsc', '--noEmit']],
+  ['lint', ['node_modules/eslint/bin/eslint.js', '.']],
+  ['format', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
+  ['unused code', ['node_modules/knip/bin/knip.js']],
 ]);
-check('unused code', process.execPath, ['node_modules/knip/bin/knip.js']);
 suite('unit', [
   '--selectProjects',
   'core',

@@ -47,12 +47,18 @@ export async function setView(driver: WebDriver, view = VIEW): Promise<void> {
   });
 }
 
-/** What is half faded in has no contrast of its own: the page is asked to hold still; in colours of its own, or the system's. */
-export async function stopMotion(driver: WebDriver, isForced = false): Promise<void> {
+export type Look = 'day' | 'night' | 'forced colours';
+
+/**
+ * What is half faded in has no contrast of its own: the page is asked to hold still; where it is left to the system,
+ * in the colours of day or night, or in those that the system forces.
+ */
+export async function stopMotion(driver: WebDriver, look: Look = 'day'): Promise<void> {
   await (driver as Driver).sendDevToolsCommand('Emulation.setEmulatedMedia', {
     features: [
       { name: 'prefers-reduced-motion', value: 'reduce' },
-      { name: 'forced-colors', value: isForced ? 'active' : 'none' },
+      { name: 'prefers-color-scheme', value: look === 'night' ? 'dark' : 'light' },
+      { name: 'forced-colors', value: look === 'forced colours' ? 'active' : 'none' },
     ],
   });
 }
