@@ -5,11 +5,12 @@ import { useRef, useState } from 'react';
 interface Props {
   readonly rule: FieldRule;
   readonly units: UnitSystem;
+  readonly action?: string;
   readonly onRead: (value: number) => void;
 }
 
 /** A value read off any meter, typed as people write it: "580p", "4.3 H", "7.8k". */
-export function TypedReading({ rule, units, onRead }: Props) {
+export function TypedReading({ rule, units, action = 'Add the reading', onRead }: Props) {
   const [text, setText] = useState('');
   const [message, setMessage] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
@@ -40,7 +41,7 @@ export function TypedReading({ rule, units, onRead }: Props) {
         sx={{ width: 230 }}
       />
       <Button variant="outlined" onClick={take}>
-        Add the reading
+        {action}
       </Button>
     </Box>
   );

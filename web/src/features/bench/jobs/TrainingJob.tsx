@@ -137,6 +137,7 @@ function Commit({ units, onCommit }: CommitProps) {
       <TypedReading
         rule={WHOLE_CABLE}
         units={units}
+        action="I say so"
         onRead={(totalF) => onCommit({ kind: 'value', totalF })}
       />
       <Button onClick={() => onCommit({ kind: 'shorted' })}>It is shorted</Button>
