@@ -58,7 +58,15 @@ function CablesOnBench(props: JobProps & { readonly cables: readonly ItemOf<'cab
           value={item.id}
           onChange={(id) => pieces.clear(pieceOf(cables.find((one) => one.id === id)!))}
         />
-        <OneOfFew label="What is measured" value={way} options={WAYS} onChange={setWay} />
+        <OneOfFew
+          label="What is measured"
+          value={way}
+          options={WAYS}
+          onChange={(to) => {
+            setWay(to);
+            if (to !== 'compare') pieces.keepOnly(item.id);
+          }}
+        />
       </Box>
       <ConnectionDrawing setup="cable" />
       <PieceLines way={way} pieces={pieces} cables={cables} units={units} />

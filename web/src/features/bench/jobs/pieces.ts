@@ -42,6 +42,8 @@ export function usePieces(first: Omit<Piece, 'key' | 'values'>) {
     read: (key: number, values: readonly number[]) =>
       change(key, (piece) => ({ ...piece, values: [...piece.values, ...values] })),
     forget: (key: number) => change(key, (piece) => ({ ...piece, values: [] })),
+    /** Pieces of another kind are no part of what is measured now. */
+    keepOnly: (gear: string) => setPieces((now) => now.filter((piece) => piece.gear === gear)),
     clear: (with_: Omit<Piece, 'key' | 'values'>) => {
       const key = next.current++;
       setPieces([{ key, values: [], ...with_ }]);
