@@ -9,13 +9,12 @@ import {
 import Joi from 'joi';
 import { revision, uuid } from './ids';
 import { readWith, type Read } from './read';
-import { calledInDocs, closed, id } from './shapes';
+import { calledInDocs, closed, id, words } from './shapes';
 
 /// What happens at the bench, as it is sent and kept: tests of cables, steps that are ticked off, pieces that are left.
 
 const tried = Joi.boolean().allow(null).required();
 const upTo = (most: number) => Joi.number().min(0).max(most).allow(null).required();
-const words = (most: number) => Joi.string().allow('').max(most).required();
 const fingerprint = words(8000);
 const metres = Joi.number().min(0).max(100);
 

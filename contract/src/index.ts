@@ -99,25 +99,21 @@ export {
   readPhotoLie,
 } from './photo';
 export type { KeptPicture } from './photo';
+export { readSentHearing, readSentMeasurement, readStruck } from './benchRecords';
+export type { SentHearing, SentMeasurement } from './benchRecords';
 export {
   MOST_EXERCISE,
-  MOST_SWEEP_POINTS,
   readMeterQuestion,
-  readSentHearing,
-  readSentMeasurement,
-  readStruck,
   readSweepQuestion,
   readTruthQuestion,
-} from './bench';
+} from './instruments';
 export type {
   ConnectedThing,
   Instrument,
   MeterAnswer,
   MeterQuestion,
-  SentHearing,
-  SentMeasurement,
   SweepAnswer,
   SweepQuestion,
   SweptThing,
   TruthAnswer,
-} from './bench';
+} from './instruments';

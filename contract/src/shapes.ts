@@ -31,3 +31,6 @@ export const id = Joi.string()
   .pattern(/^[a-z][a-z0-9]{0,15}$/u)
   .required();
 export const yesNo = Joi.boolean().required();
+
+/** Words up to so many characters; none is as good. */
+export const words = (most: number) => Joi.string().allow('').max(most).required();

@@ -129,6 +129,8 @@ test('a test that is broken off is kept as that', async () => {
   await press('X is A');
   await press('Break off');
   await page.findText('p', 'of 10 meant');
+  // The ten before count, too.
+  await page.findText('p', 'All 2 runs of this comparison together');
   const [kept] = await hearings();
   expect(kept).toMatchObject({ kind: 'abx', isFinished: false });
   expect(kept!.trials).toHaveLength(1);

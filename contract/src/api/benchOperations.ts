@@ -1,11 +1,5 @@
-import {
-  meterQuestionShape,
-  sentHearingShape,
-  sentMeasurementShape,
-  struckShape,
-  sweepQuestionShape,
-  truthQuestionShape,
-} from '../bench';
+import { sentHearingShape, sentMeasurementShape, struckShape } from '../benchRecords';
+import { meterQuestionShape, sweepQuestionShape, truthQuestionShape } from '../instruments';
 import { uuid } from '../ids';
 import Joi from 'joi';
 import {

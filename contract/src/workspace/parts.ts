@@ -9,7 +9,7 @@ import {
   type WorkDone,
 } from '@gullwind/core';
 import Joi from 'joi';
-import { hearingShape, measurementShape } from '../bench';
+import { hearingShape, measurementShape } from '../benchRecords';
 import { cableTestShape, offCutShape, workDoneShape } from '../buildRecords';
 import { readItem } from '../gearSchema';
 import { revision, uuid } from '../ids';

@@ -7,7 +7,7 @@ import { DC_HZ, readingOf, type MeterQuantity } from './meter';
 export type Connected =
   /** A cable, its far end open. A fault it may have is not known to who measures it. */
   | { readonly kind: 'cable'; readonly cable: Cable; readonly fault: CableFault | null }
-  /** A guitar: at its jack, as its controls stand; or at the coil's own leads (its first pickup). */
+  /** A guitar: at its jack, as its controls stand; or at the coil's own wires (its first pickup). */
   | { readonly kind: 'guitar'; readonly guitar: Guitar; readonly at: 'jack' | 'coil' }
   /** Nothing at all: the clips in the air. */
   | { readonly kind: 'nothing' };

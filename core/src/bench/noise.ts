@@ -20,7 +20,7 @@ export interface SectionNoise {
   readonly noiseV: number;
 }
 
-/** How much a cable stands in the open: |Z| at 1 kHz × its length × the gain behind it, Ω·m. */
+/** How much a cable stands in the open: |Z| at 1 kHz × its length × the gain after it, Ω·m. */
 export interface Exposure {
   readonly cable: Cable;
   readonly exposureOhmM: number;
@@ -39,7 +39,7 @@ export function noiseOf(chain: Chain): RigNoise | null {
   const { path } = driveWay(chain);
   if (path.interrupted) return null;
   const circuits = path.sections.map(({ circuit }) => circuit);
-  const gains = gainsBehind(circuits);
+  const gains = gainsAfter(circuits);
   const sections = circuits.map((circuit, section) => ({
     section,
     noiseV: thermalV(circuit) * gains[section]!,
@@ -62,7 +62,7 @@ export function noiseOf(chain: Chain): RigNoise | null {
 }
 
 /** Of each section, what all sections after it do to a voltage at its end, at 1 kHz. */
-function gainsBehind(circuits: readonly Section[]): readonly number[] {
+function gainsAfter(circuits: readonly Section[]): readonly number[] {
   const meter = new ResponseMeter(gridOf(Float64Array.of(AT_HZ)));
   return circuits.map((_, i) => 10 ** (meter.levels(circuits.slice(i + 1))[0]! / 20));
 }

@@ -27,10 +27,10 @@ const OPEN_OHM = 1e6;
 
 const WORDS: Readonly<Record<Plausibility['looksLike'], string>> = {
   fits: '',
-  open: 'This reads like an open cable: one plug and hardly any cable behind it. Look at the solder of the near plug.',
+  open: 'This reads like an open cable: one plug and hardly any cable after it. Look at the solder of the near plug.',
   short: 'This reads like a short: tip on sleeve. Look for a whisker of shield in a plug.',
   anotherKind: 'Another kind of cable, or another length, than the list says.',
-  farTooLittle: 'Far less than is to be expected. Are the clips on the right leads?',
+  farTooLittle: 'Far less than is to be expected. Are the clips on the right contacts?',
   farTooMuch: 'Far more than is to be expected. Is something else still connected?',
   parallelMode:
     'Several times too high: the meter reads side by side (parallel), where the resistance rules. Set it to series.',

@@ -50,7 +50,7 @@ export const swapped = (cable: Cable): Cable => ({
 
 /** How a meter differs from an ideal one. */
 export interface MeterErrors {
-  /** Strays of clips and leads, F; an open correction takes them off. */
+  /** Strays of clips and their wires, F; an open correction takes them off. */
   readonly strayF: number;
   /** Gain, as a share. */
   readonly share: number;

@@ -36,7 +36,7 @@ export interface AdvisedStep {
   readonly edit: Edit;
 }
 
-/** A cable that somebody else laid behind a pedal: at the shop, at a friend’s. */
+/** A cable that somebody else plugged in after a pedal: at the shop, at a friend’s. */
 export interface ShopCable {
   readonly lengthM: number;
   readonly cPerMF: number;

@@ -1,5 +1,6 @@
 import {
   abxOrder,
+  abxResult,
   binomialResult,
   chanceOfRight,
   fitThreshold,
@@ -50,6 +51,16 @@ test.each([5, 10, 18, 25])(
     expect(Math.abs(found / people - exact)).toBeLessThan(3 * error);
   },
 );
+
+test('all runs count together, broken off and empty ones too', () => {
+  const run = (...right: boolean[]) => ({
+    trials: right.map((isRight) => ({ isRight, lossDb: null })),
+  });
+  const all = abxResult([run(true, true, true, false), run(), run(true)])!;
+  expect(all).toMatchObject({ right: 4, of: 5 });
+  expect(all.p).toBeCloseTo(tail(4, 5), 12);
+  expect(abxResult([run()])).toBeNull();
+});
 
 test('an order is fair, and the same for the same seed', () => {
   expect(abxOrder(7, 20)).toEqual(abxOrder(7, 20));

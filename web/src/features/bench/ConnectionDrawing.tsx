@@ -34,7 +34,7 @@ const SETUPS: Readonly<Record<Setup, Drawn>> = {
     ],
   },
   coil: {
-    words: 'The meter on the two leads of the coil itself, taken off its switch and pots.',
+    words: 'The meter on the two wires of the coil itself, taken off its switch and pots.',
     lines: [COIL_LOOP],
     labels: [
       [14, 24, 'meter'],

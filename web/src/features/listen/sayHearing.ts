@@ -1,4 +1,5 @@
 import {
+  abxResult,
   binomialResult,
   formatNumber,
   thresholdOf,
@@ -20,6 +21,28 @@ export function sayResult(trials: readonly HearingTrial[], planned: number): str
       ? 'That is more than guessing does.'
       : 'Guessing does as well: a difference is not shown. That is not the same as none.';
   return `${right} of ${trials.length} right${whole}. So many or more come by guessing with probability ${formatNumber(p, 3)}; your share of right answers lies between ${percent(low)} and ${percent(high)} (95 %). ${says}`;
+}
+
+/** Kept where nobody says who listens. */
+export const UNNAMED = 'nobody named';
+
+/** All runs of one comparison by one listener together, broken off and repeated ones too; nothing of a single one. */
+export function sayAllRuns(
+  hearings: readonly Hearing[],
+  of: Pick<Hearing, 'listener' | 'rig' | 'one' | 'other'>,
+): string {
+  const listener = of.listener.trim() || UNNAMED;
+  const runs = hearings.filter(
+    (one) =>
+      one.kind === 'abx' &&
+      one.listener === listener &&
+      one.rig === of.rig &&
+      one.one === of.one &&
+      one.other === of.other,
+  );
+  const all = abxResult(runs);
+  if (runs.length < 2 || !all) return '';
+  return `All ${runs.length} runs of this comparison together: ${all.right} of ${all.of} right; so many or more come by guessing with probability ${formatNumber(all.p, 3)}.`;
 }
 
 /** Trials that are enough to speak of a threshold. */

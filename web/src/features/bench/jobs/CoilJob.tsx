@@ -37,7 +37,7 @@ const SETTINGS = {
 >;
 type SettingKey = keyof typeof SETTINGS;
 
-const WHERE = { coil: 'at the coil’s own leads', jack: 'at the guitar’s jack' } as const;
+const WHERE = { coil: 'at the coil’s own wires', jack: 'at the guitar’s jack' } as const;
 type Where = keyof typeof WHERE;
 
 /** A pickup by a component meter: resistance and inductance, with what the model leads one to expect beside it. */

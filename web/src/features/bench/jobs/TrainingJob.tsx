@@ -1,4 +1,9 @@
-import type { ConnectedThing, SentMeasurement, TruthAnswer } from '@gullwind/contract';
+import {
+  MOST_EXERCISE,
+  type ConnectedThing,
+  type SentMeasurement,
+  type TruthAnswer,
+} from '@gullwind/contract';
 import {
   CABLE_CLASSES,
   cableOfClass,
@@ -23,8 +28,6 @@ import type { JobProps } from './jobProps';
 import { ReadingBar } from './ReadingBar';
 import { WHOLE_CABLE } from './rules';
 
-/** Exercises that there are; the number decides what is hidden. */
-const MOST_EXERCISE = 999;
 const LENGTHS_M = [1, 3, 4.5, 6, 10];
 const KINDS: readonly CableClass[] = ['low', 'ordinary', 'high'];
 const AT = { quantity: 'Cp', frequencyHz: 1000 } as const;

@@ -1,3 +1,4 @@
+import { MOST_EXERCISE } from '@gullwind/contract';
 import {
   chainOf,
   type Chain,
@@ -28,7 +29,6 @@ import { DiagnosisPart } from './DiagnosisPart';
 import { NoiseGroup } from './NoiseGroup';
 
 const SOURCE: FieldRule = { label: 'Known source', quantity: 'resistance', min: 1, max: 1e7 };
-const MOST_EXERCISE = 999;
 
 const FROM_WORDS = {
   coil: 'in series with the pickup',

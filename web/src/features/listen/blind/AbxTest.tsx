@@ -12,9 +12,9 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { PlainNumberField } from '../../../ui/PlainNumberField';
 import type { ListenProps } from '../listenProps';
 import { PlayBar } from '../PlayBar';
-import { sayResult } from '../sayHearing';
+import { sayAllRuns, sayResult } from '../sayHearing';
 import { sayBetween } from '../sayVoice';
-import { newSeed, useKeepHearing, useListener } from './listener';
+import { newSeed, useHearings, useKeepHearing, useListener } from './listener';
 import { ListenerField } from './ListenerField';
 import { VoicePair } from './VoicePair';
 
@@ -158,7 +158,7 @@ const X = 'X';
 type Heard = 'A' | 'B' | typeof X;
 
 /** The trials. What X is lives in this closure alone: not on the page, nor in a request, nor in how long anything takes. */
-function useTrials({ plan, listening, onEnd }: RunningProps) {
+function useTrials({ plan, listening, rigId, onEnd }: RunningProps) {
   const secret = useRef<{ readonly seed: number; readonly order: readonly ('A' | 'B')[] } | null>(
     null,
   );
@@ -188,7 +188,7 @@ function useTrials({ plan, listening, onEnd }: RunningProps) {
     void keep({
       listener,
       kind: 'abx',
-      rig: null,
+      rig: rigId,
       one: one.name,
       other: other.name,
       seed,
@@ -290,13 +290,20 @@ interface ResultProps extends ListenProps {
   readonly onAgain: () => void;
 }
 
-function Result({ ended, scale, onAgain }: ResultProps) {
+function Result({ ended, scale, rigId, onAgain }: ResultProps) {
   const { plan, seed, trials } = ended;
+  const all = sayAllRuns(useHearings(), {
+    listener: plan.listener,
+    rig: rigId,
+    one: plan.one.name,
+    other: plan.other.name,
+  });
   return (
     <Box component="section" aria-label="A blind test" sx={{ maxWidth: 620 }}>
       <Typography role="status" sx={{ fontSize: 18, my: 1 }}>
         {sayResult(trials, plan.trials)}
       </Typography>
+      {all !== '' && <Typography sx={{ mb: 1 }}>{all}</Typography>}
       <Typography variant="body2">{`What the model says: ${sayBetween(plan.one, plan.other, scale)}`}</Typography>
       {plan.expected !== '' && (
         <Typography variant="body2">{`You expected: ${plan.expected}`}</Typography>

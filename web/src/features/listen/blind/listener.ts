@@ -5,10 +5,9 @@ import { useState } from 'react';
 import { messageOf } from '../../../app/api';
 import { useAddHearingMutation, useListHearingsQuery } from '../../../app/benchApi';
 import { newId } from '../../../app/newId';
+import { UNNAMED } from '../sayHearing';
 
 const NONE: readonly Hearing[] = [];
-
-const UNNAMED = 'nobody named';
 
 /** Who listens: whoever did last, until another name is written. */
 export function useListener(): readonly [string, (name: string) => void] {
