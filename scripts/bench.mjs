@@ -15,6 +15,7 @@ for (const file of [
   'bench/gear.ts',
   'bench/kept.ts',
   'bench/diagnosis.ts',
+  'bench/trace.ts',
   'bench/sound.ts',
 ])
   run(process.execPath, ['--import', 'tsx', file]);

@@ -15,7 +15,7 @@ function rewrite(name: string, change: (defs: Record<string, unknown>) => void):
 rewrite('gear-4', (defs) => {
   for (const kind of GEAR_KINDS) defs[kind] = thingJsonSchema(kind);
 });
-for (const file of ['rig-6', 'board-2'])
+for (const file of ['rig-7', 'board-2'])
   rewrite(file, (defs) => {
     for (const kind of GEAR_KINDS)
       if (gearOf(kind).isForRigs || kind in defs)

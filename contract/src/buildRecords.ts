@@ -4,6 +4,7 @@ import {
   LONGEST_NOTE,
   type CableTest,
   type OffCut,
+  type Repair,
   type WorkDone,
 } from '@gullwind/core';
 import Joi from 'joi';
@@ -59,6 +60,19 @@ export const sentDoneShape: Joi.ObjectSchema<SentDone> = closed({
 export const workDoneShape: Joi.ObjectSchema<WorkDone> = calledInDocs(
   'WorkDone',
   closed({ ...doneFields, at: moment }),
+);
+/** What a hunt asks to be mended: made of the hunt, never sent. */
+export const repairShape: Joi.ObjectSchema<Repair> = calledInDocs(
+  'Repair',
+  closed({
+    id: uuid,
+    says: words(200),
+    detail: words(LONGEST_NOTE),
+    minutes: Joi.number().min(0).required(),
+    caution: words(LONGEST_NOTE),
+    proof: words(LONGEST_NOTE),
+    at: moment,
+  }),
 );
 const offCutFields = {
   name: Joi.string().trim().min(1).max(LONGEST_NAME).required(),

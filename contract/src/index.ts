@@ -99,6 +99,14 @@ export {
   readPhotoLie,
 } from './photo';
 export type { KeptPicture } from './photo';
+export {
+  MOST_HUNT_ANSWERS,
+  readSentAnswer,
+  readSentEnding,
+  readSentHunt,
+  readTakenBack,
+} from './hunts';
+export type { SentAnswer, SentHunt } from './hunts';
 export { readSentHearing, readSentMeasurement, readStruck } from './benchRecords';
 export type { SentHearing, SentMeasurement } from './benchRecords';
 export {

@@ -10,12 +10,14 @@ import {
   LONGEST_NAME,
   LONGEST_NOTE,
   LONGEST_PART_KEY,
+  LONGEST_TUNING,
   PEDAL_USES,
   RIG_FORMAT,
   TURNS,
   upgradeRig,
   WEIGHT_NAMES,
   type Board,
+  type Book,
   type Brief,
   type Build,
   type Device,
@@ -36,7 +38,7 @@ import {
 } from '@gullwind/core';
 import Joi from 'joi';
 import { readWith, type Read } from './read';
-import { calledInDocs, closed, id, name, number, oneOf, sourced, yesNo } from './shapes';
+import { calledInDocs, closed, id, name, number, oneOf, sourced, words, yesNo } from './shapes';
 import { fieldsOfThing, thingSchema } from './thingSchema';
 
 const switchId = Joi.string().pattern(/^[a-z][a-z0-9]{0,15}(\.\d{1,2})?$/u);
@@ -261,6 +263,23 @@ const build: Joi.ObjectSchema<Build> = closed({
   ),
 });
 
+const book: Joi.ObjectSchema<Book> = closed({
+  songs: list(
+    closed({
+      id,
+      title: Joi.string().allow('').max(LONGEST_NAME).required(),
+      guitar: id.allow(null),
+      scene: id.allow(null),
+      tuning: words(LONGEST_TUNING),
+      note: words(LONGEST_NOTE),
+    }),
+  ),
+  walked: Joi.object()
+    .pattern(/^[a-zA-Z]{1,30}$/u, Joi.string().max(10).required())
+    .required(),
+  caseKg: sourced,
+});
+
 const texts: Joi.ObjectSchema<Texts> = closed({
   name,
   player: Joi.string().allow('').max(LONGEST_NAME).required(),
@@ -275,6 +294,7 @@ const parts = {
   layout: layoutSchema,
   power,
   build,
+  book,
   texts,
 };
 

@@ -68,12 +68,12 @@ test('rigs: what is read matches, and what does not match is not read', () => {
       const rig = JSON.parse(JSON.stringify(applyEdits(scene, pinRig(scene, 'a pin')))) as Rig;
       // Out and in again is identity.
       expect(readRig(rig)).toEqual({ kind: 'ok', value: rig });
-      expect(matches('rig-6', rig)).toBe(true);
+      expect(matches('rig-7', rig)).toBe(true);
       for (const bad of sample([...damaged(rig)], 60)) {
         const isRead = readRig(bad).kind === 'ok';
-        if (matches('rig-6', bad) !== isRead) {
+        if (matches('rig-7', bad) !== isRead) {
           // A schema cannot know which ids there are.
-          expect(matches('rig-6', bad)).toBe(true);
+          expect(matches('rig-7', bad)).toBe(true);
         }
       }
     }),
@@ -169,6 +169,43 @@ const HEARING = {
   at: '2026-11-26T10:00:00.000Z',
 };
 
+const HUNT = {
+  id: '5d0c7f6e-1a51-4c1e-9a01-000000000009',
+  rig: '5d0c7f6e-1a51-4c1e-9a01-000000000001',
+  revision: 2,
+  symptom: 'hum',
+  comesAndGoes: false,
+  order: 'best',
+  weights: { 'l1:sleeveOpen': 3 },
+  note: '',
+  begunAt: '2026-11-27T10:00:00.000Z',
+  changedAt: '2026-11-27T10:05:00.000Z',
+  endedAt: '2026-11-27T10:05:00.000Z',
+  ending: {
+    kind: 'found',
+    suspect: 'l1:sleeveOpen',
+    finding: 'The cable in: the sleeve is not through.',
+    remedy: 'A spare.',
+    caution: '',
+    proof: 'Play.',
+    task: 'Make the cable in again',
+    taskMinutes: 15,
+    note: '',
+  },
+  answers: [
+    {
+      id: '5d0c7f6e-1a51-4c1e-9a01-00000000000a',
+      test: 'ampAlone:e1',
+      outcome: 'no',
+      says: 'Amp alone.',
+      minutes: 0.5,
+      by: 'Mate',
+      at: '2026-11-27T10:01:00.000Z',
+      takenBack: null,
+    },
+  ],
+};
+
 const OFF_CUT = {
   id: '5d0c7f6e-1a51-4c1e-9a01-000000000003',
   name: 'Reel',
@@ -192,22 +229,23 @@ test('a workspace with all of it, line by line', async () => {
   const gear = { kind: 'gear', place: 1, revision: 1, item };
   const kept = { kind: 'revision', rig: rig.id, revision: 1, savedAt: moment, name: 'first night' };
   const revision = { ...kept, document: newRig('before') };
-  const header = { kind: 'gullwind-workspace', format: 6 };
+  const header = { kind: 'gullwind-workspace', format: 7 };
   const settings = { kind: 'settings', settings: DEFAULT_SETTINGS };
   const done = { kind: 'done', rig: rig.id, done: DONE };
   const test_ = { kind: 'test', rig: rig.id, test: TEST };
   const offCut = { kind: 'offCut', offCut: OFF_CUT };
-  const end = { kind: 'end', rigs: 1, revisions: 1, gear: 1, records: 6 };
+  const end = { kind: 'end', rigs: 1, revisions: 1, gear: 1, records: 7 };
   const points = flatLie({ x0: 0, y0: 0, x1: 0.6 }, { width: 4, height: 3 });
   const photo = { kind: 'photo', rig: rig.id, photo: { points, brightness: 1.2, picture: '/9j/' } };
   const measurement = { kind: 'measurement', measurement: MEASUREMENT };
   const hearing = { kind: 'hearing', hearing: HEARING };
-  const records = [done, test_, photo, offCut, measurement, hearing];
+  const hunt = { kind: 'hunt', hunt: HUNT };
+  const records = [done, test_, photo, offCut, measurement, hearing, hunt];
   const lines: object[] = [header, settings, gear, rig, revision, ...records, end];
   expect(await partsIn(lines)).toEqual([settings, gear, rig, revision, ...records]);
-  for (const line of lines) expect(matches('workspace-6', line)).toBe(true);
+  for (const line of lines) expect(matches('workspace-7', line)).toBe(true);
   for (const [at, bad] of [
-    [0, { ...header, format: 7 }],
+    [0, { ...header, format: 8 }],
     [0, { ...header, kind: 'other' }],
     [1, { kind: 'settings', settings: {} }],
     [2, { ...gear, item: {} }],
@@ -223,9 +261,12 @@ test('a workspace with all of it, line by line', async () => {
     [9, { ...measurement, measurement: { ...MEASUREMENT, struck: '' } }],
     [10, { ...hearing, hearing: { ...HEARING, listener: '' } }],
     [10, { ...hearing, hearing: { ...HEARING, seed: -1 } }],
-    [11, { ...end, boats: 1 }],
+    [11, { ...hunt, hunt: { ...HUNT, symptom: 'smell' } }],
+    [11, { ...hunt, hunt: { ...HUNT, weights: { 'l1:open': 1e9 } } }],
+    [11, { ...hunt, hunt: { ...HUNT, ending: { ...HUNT.ending, task: '' } } }],
+    [12, { ...end, boats: 1 }],
   ] as const) {
-    expect(matches('workspace-6', bad)).toBe(false);
+    expect(matches('workspace-7', bad)).toBe(false);
     await expect(partsIn(lines.with(at, bad))).rejects.toThrow(WorkspaceRefused);
   }
 });
@@ -238,7 +279,7 @@ test('what the schemas say of gear is what its descriptors say', () => {
       }
     ).$defs;
   const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
-  const [gear, rig] = [defsOf('gear-4'), defsOf('rig-6')];
+  const [gear, rig] = [defsOf('gear-4'), defsOf('rig-7')];
   for (const kind of GEAR_KINDS) {
     expect([kind, gear[kind]]).toEqual([kind, plain(thingJsonSchema(kind))]);
     // What goes between an outlet and a jack is a word in a rig, not a thing.

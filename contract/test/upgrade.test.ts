@@ -182,6 +182,20 @@ test('feeds and a DC cable from pedal to pedal of format 5 are a chain', () => {
   expect(nextIds.k).toBe(4);
 });
 
+const FORMAT_6 = kept<{ rig: object; expected: KeptFigures }[]>('rigs6.json');
+
+test.each(FORMAT_6.map((one, i) => [i, one] as const))(
+  'rig %i, kept in format 6, has an empty book and the same figures, and is kept again',
+  (_, { rig: old, expected }) => {
+    const rig = demand(old);
+    const { format, book, ...rest } = rig;
+    expect([format, book.songs, book.walked]).toEqual([RIG_FORMAT, [], {}]);
+    expect({ ...rest, format: 6 }).toEqual(old);
+    expectClose(figuresOf(rig), expected);
+    expect(demand(JSON.parse(JSON.stringify(rig)))).toEqual(rig);
+  },
+);
+
 const FORMAT_1 =
   kept<{ rig: { name: string; positions: object }; figures: Figures }[]>('rigs1.json');
 
@@ -248,7 +262,7 @@ test('a workspace of format 1, with rigs of formats 1 to 3', async () => {
   const parts = await partsIn(JSON.stringify(kept('workspace.json')));
   const of = <K extends WorkspacePart['kind']>(kind: K) =>
     parts.filter((part): part is Extract<WorkspacePart, { kind: K }> => part.kind === kind);
-  expect(of('rig').map(({ document }) => demand(document).format)).toEqual([6, 6, 6]);
+  expect(of('rig').map(({ document }) => demand(document).format)).toEqual([7, 7, 7]);
   expect(of('gear').every(({ item }) => GEAR_KINDS.includes(item.kind))).toBe(true);
   expect(of('settings')[0]!.settings).toMatchObject({ units: 'imperial' });
 });

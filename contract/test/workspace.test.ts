@@ -88,7 +88,7 @@ test.each<[string, string, RegExp]>([
   [
     'older: a later rig',
     JSON.stringify({ ...older, rigs: [{ ...olderRig, document: { ...one, format: 9 } }] }),
-    /format.* is 9; this version reads format 6 and those before it/u,
+    /format.* is 9; this version reads format 7 and those before it/u,
   ],
   [
     'older: absurd gear',

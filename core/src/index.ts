@@ -56,6 +56,13 @@ export {
 } from './quantity';
 export type { UnitSystem } from './quantity';
 export {
+  addSong,
+  CASE_MASS,
+  changeSong,
+  LONGEST_TUNING,
+  moveSong,
+  setCaseMass,
+  walk,
   addAmpLoop,
   usualPatch,
   usualReference,
@@ -174,8 +181,10 @@ export type {
   Turn,
   Arrival,
   ReceiverPlace,
+  Book,
   Brief,
   Build,
+  Song,
   BuildWays,
   Chain,
   Feeding,
@@ -269,3 +278,4 @@ export { solverOf } from './program';
 export type { Solve } from './program';
 export * from './bench';
 export * from './sound';
+export * from './trace';

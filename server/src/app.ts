@@ -22,6 +22,7 @@ import { buildsRoutes } from './build/buildsRoutes';
 import { offCutRoutes } from './build/offCutRoutes';
 import { rigBuildRoutes } from './build/rigBuildRoutes';
 import { photoRoutes } from './photo/photoRoutes';
+import { huntsRoutes } from './hunts/huntsRoutes';
 import { hearingsRoutes } from './bench/hearingsRoutes';
 import { measurementsRoutes } from './bench/measurementsRoutes';
 import type { Instruments } from './instruments/instruments';
@@ -105,6 +106,7 @@ function apiRoutes({ db, gate, folder, instruments }: Backend, reach: Reach): Ro
   router.use('/instruments', instrumentsRoutes(instruments));
   router.use('/measurements', measurementsRoutes(db));
   router.use('/hearings', hearingsRoutes(db));
+  router.use('/hunts', huntsRoutes(db));
   router.use('/settings', settingsRoutes(db));
   router.use('/workspace', workspaceRoutes(db, folder));
   return router;

@@ -195,6 +195,8 @@ function nameOf(part: WorkspacePart): string {
       return part.measurement.id;
     case 'hearing':
       return part.hearing.id;
+    case 'hunt':
+      return part.hunt.id;
   }
 }
 

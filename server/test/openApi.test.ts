@@ -20,6 +20,7 @@ import addFormats from 'ajv-formats';
 import request from 'supertest';
 import { openApi } from '../src/api/openApi';
 import { DEMO_GEAR } from '../src/demo/demoGear';
+import { ANSWERED, ENDED, HUNTED } from './support/hunted';
 import { simulatedInstruments } from './support/simulated';
 import { runApp, type RunningApp } from './support/runningApp';
 
@@ -247,6 +248,17 @@ const CALLS: readonly (readonly [string, Call])[] = [
   ['put /hearings/{id}', { body: HEARD }],
   ['put /hearings/{id}', { body: { ...HEARD, rig: randomUUID() }, status: 404 }],
   ['get /hearings', {}],
+  ['put /hunts/{id}', { body: HUNTED }],
+  ['put /hunts/{id}', { body: { ...HUNTED, rig: randomUUID() }, status: 404 }],
+  ['put /hunts/{id}', { body: { ...HUNTED, symptom: 'smell' }, status: 400 }],
+  ['put /hunts/{id}/answers/{answer}', { body: ANSWERED }],
+  ['put /hunts/{id}/answers/{answer}', { body: { ...ANSWERED, minutes: -1 }, status: 400 }],
+  ['put /hunts/{id}/answers/{answer}/taken-back', { body: { isTakenBack: true } }],
+  ['put /hunts/{id}/ending', { body: { ending: ENDED } }],
+  ['put /hunts/{id}/answers/{answer}', { body: ANSWERED, status: 409 }],
+  ['get /hunts/{id}', {}],
+  ['get /hunts/{id}', { path: `/hunts/${randomUUID()}`, status: 404 }],
+  ['get /hunts', {}],
   ['put /off-cuts/{id}', { body: { name: 'Reel', gear: null, lengthM: 0.4, note: '' } }],
   ['get /off-cuts', {}],
   ['delete /off-cuts/{id}', {}],
@@ -269,7 +281,12 @@ const CALLS: readonly (readonly [string, Call])[] = [
 async function call(operation: string, { path, body, sent, picture }: Call) {
   const [method, template] = operation.split(' ') as ['get', string];
   const filled =
-    path ?? template.replace('{id}', id).replace('{revision}', '1').replace('{test}', TEST_ID);
+    path ??
+    template
+      .replace('{id}', id)
+      .replace('{revision}', '1')
+      .replace('{test}', TEST_ID)
+      .replace('{answer}', TEST_ID);
   const question = request(app.url)[method](`/api${filled}`);
   if (picture) return question.set('Content-Type', 'image/jpeg').send(await picture());
   if (sent) return question.set('Content-Type', 'application/x-ndjson').send(sent());

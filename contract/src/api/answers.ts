@@ -1,7 +1,14 @@
 import { boardPhotoShape } from '../photo';
 import { DIRECTION_WORDS, GEAR_KINDS, SIZE_WORDS } from '@gullwind/core';
 import Joi from 'joi';
-import { cableTestShape, offCutShape, rigBuildShape, workDoneShape } from '../buildRecords';
+import {
+  cableTestShape,
+  offCutShape,
+  repairShape,
+  rigBuildShape,
+  workDoneShape,
+} from '../buildRecords';
+import { huntShape } from '../hunts';
 import { hearingShape, measurementShape } from '../benchRecords';
 import { instrumentShape } from '../instruments';
 import { ERROR_CATALOGUE } from '../errorCatalogue';
@@ -72,7 +79,11 @@ export const uses = closed({
   uses: list(closed({ kind: text, id: text, gear: text, rigId: uuid, rigName: text })),
 });
 
-export const buildRecords = closed({ tests: list(cableTestShape), done: list(workDoneShape) });
+export const buildRecords = closed({
+  tests: list(cableTestShape),
+  done: list(workDoneShape),
+  repairs: list(repairShape),
+});
 export const cableTest = cableTestShape;
 export const offCuts = closed({ offCuts: list(offCutShape) });
 export const builds = closed({ builds: list(rigBuildShape) });
@@ -99,6 +110,9 @@ export const measurement = measurementShape;
 export const measurements = closed({ measurements: list(measurementShape) });
 export const hearing = hearingShape;
 export const hearings = closed({ hearings: list(hearingShape) });
+
+export const hunt = huntShape;
+export const hunts = closed({ hunts: list(huntShape) });
 
 export const session = closed({ signInNeeded: yesNo, canSignOut: yesNo });
 export const health = closed({ state: oneOf(['ready']) });

@@ -17,6 +17,7 @@ import { rigShape } from '../rigSchema';
 import { settingsSchema } from '../settingsSchema';
 import { READ, type Operation } from './operation';
 import { BENCH } from './benchOperations';
+import { HUNTS } from './huntOperations';
 import { BUILD, PHOTO } from './buildOperations';
 import {
   gearItem,
@@ -276,5 +277,6 @@ export const OPERATIONS: readonly Operation[] = [
   ...BUILD,
   ...PHOTO,
   ...BENCH,
+  ...HUNTS,
   ...WORKSHOP,
 ];

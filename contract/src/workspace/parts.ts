@@ -4,11 +4,13 @@ import {
   type CableTest,
   type GearItem,
   type Hearing,
+  type Hunt,
   type Measurement,
   type OffCut,
   type WorkDone,
 } from '@gullwind/core';
 import Joi from 'joi';
+import { huntShape } from '../hunts';
 import { hearingShape, measurementShape } from '../benchRecords';
 import { cableTestShape, offCutShape, workDoneShape } from '../buildRecords';
 import { readItem } from '../gearSchema';
@@ -24,7 +26,7 @@ import { readSettings } from '../settingsSchema';
 /// counts them. It is written and read part by part, however much there is of it.
 
 export const WORKSPACE_KIND = 'gullwind-workspace';
-export const WORKSPACE_FORMAT = 6;
+export const WORKSPACE_FORMAT = 7;
 
 /** A rig as it stands. Its document stays in the format it was saved in. */
 export interface KeptRig {
@@ -98,6 +100,12 @@ export interface KeptHearing {
   readonly hearing: Hearing;
 }
 
+/** A hunt for a fault: behind all rigs. One whose rig is not in the file is left out. */
+export interface KeptHunt {
+  readonly kind: 'hunt';
+  readonly hunt: Hunt;
+}
+
 /** Everything a workshop has is made of these, but for its passphrase. */
 export type WorkspacePart =
   | KeptRig
@@ -109,13 +117,14 @@ export type WorkspacePart =
   | KeptPhoto
   | KeptOffCut
   | KeptMeasurement
-  | KeptHearing;
+  | KeptHearing
+  | KeptHunt;
 
 export interface WorkspaceCounts {
   readonly rigs: number;
   readonly revisions: number;
   readonly gear: number;
-  /** Tests, steps done, photographs, off-cuts, measurements, what was heard. */
+  /** Tests, steps done, photographs, off-cuts, measurements, what was heard, hunts. */
   readonly records: number;
 }
 
@@ -174,6 +183,7 @@ const shapes = {
   offCut: Joi.object({ kind: Joi.any(), offCut: offCutShape }),
   measurement: Joi.object({ kind: Joi.any(), measurement: measurementShape }),
   hearing: Joi.object({ kind: Joi.any(), hearing: hearingShape }),
+  hunt: Joi.object({ kind: Joi.any(), hunt: huntShape }),
   // Format 3 had no records to count.
   end: Joi.object({
     kind: Joi.any(),

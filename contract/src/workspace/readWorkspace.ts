@@ -137,6 +137,8 @@ class Inventory {
         return this.record(`measurement ${part.measurement.id}`, at);
       case 'hearing':
         return this.record(`hearing ${part.hearing.id}`, at);
+      case 'hunt':
+        return this.record(`hunt ${part.hunt.id}`, at);
       case 'gear':
         this.once(part.item.id, at);
         this.counts.gear++;

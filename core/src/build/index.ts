@@ -15,7 +15,7 @@ export type { NeededPart } from './parts';
 export { asOffCut, cableStates, progressOf, timeLeft } from './progress';
 export type { CableState, Progress, StepState, TimeLeft } from './progress';
 export { LEAST_LEAK_OHM, NO_RECORDS } from './records';
-export type { BuildRecords, CableTest, OffCut, WorkDone } from './records';
+export type { BuildRecords, CableTest, OffCut, Repair, WorkDone } from './records';
 export { isBegun, reworkOf, reworkSince } from './rework';
 export type { Building, Rework } from './rework';
 export type { Reuse } from './reuse';

@@ -1,6 +1,7 @@
 import { daysBetween, type Brief } from '../rig';
 import type { BuildRecords, OffCut, WorkDone } from './records';
 import { notedPieces, stillHolds, type Step } from './step';
+import { repairStep } from './repair';
 import { reusedFor, type Reuse } from './reuse';
 
 /// How far the work is: what is done and still right stays done.
@@ -32,10 +33,11 @@ export interface Progress {
 
 /** @param missing parts that have not come, by key */
 export function progressOf(
-  steps: readonly Step[],
-  { done }: BuildRecords,
+  planned: readonly Step[],
+  { done, repairs }: BuildRecords,
   missing: ReadonlySet<string> = new Set(),
 ): Progress {
+  const steps = [...repairs.map(repairStep), ...planned];
   const by = new Map(done.map((one) => [one.step, one]));
   const plain = steps.map((step) => stateOf(step, by.get(step.id) ?? null));
   const freed = freedOf(plain, done, steps);

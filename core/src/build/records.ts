@@ -46,12 +46,27 @@ export interface OffCut {
   readonly note: string;
 }
 
+/** What a hunt for a fault asks to be mended: a step of its own, until it is ticked off. */
+export interface Repair {
+  /** Of the hunt. */
+  readonly id: string;
+  readonly says: string;
+  readonly detail: string;
+  readonly minutes: number;
+  readonly caution: string;
+  /** What shows that it helped. */
+  readonly proof: string;
+  /** A moment, as text. */
+  readonly at: string;
+}
+
 export interface BuildRecords {
   readonly tests: readonly CableTest[];
   readonly done: readonly WorkDone[];
+  readonly repairs: readonly Repair[];
 }
 
-export const NO_RECORDS: BuildRecords = { tests: [], done: [] };
+export const NO_RECORDS: BuildRecords = { tests: [], done: [], repairs: [] };
 
 /** Tip to sleeve, at the least, Ω: a beeper does not find a leaking conductive layer. */
 export const LEAST_LEAK_OHM = 20e6;

@@ -45,7 +45,7 @@ function builtWhole(steps: readonly Step[], cables: readonly BuildCable[]): Buil
     by: '',
     at: '',
   }));
-  return { tests: [], done };
+  return { tests: [], done, repairs: [] };
 }
 
 const trebleOf = (rig: Rig): number | null => {
@@ -110,7 +110,9 @@ export function reworkSince(
   if (!isBegun(records)) return null;
   const now = progressOf(workPlan(rig, gear, units), records);
   const isFinished = records.done.some(({ step }) => step === 'play');
-  const open = now.steps.filter(({ isDone, was }) => !isDone && (was !== null || isFinished));
+  const open = now.steps.filter(
+    ({ step, isDone, was }) => !isDone && step.kind !== 'repair' && (was !== null || isFinished),
+  );
   const cables = new Map(cableList(rig, gear).map((cable) => [cable.id, cable]));
   const of = (kind: Step['kind']) => open.filter(({ step }) => step.kind === kind);
   const touched = new Set(of('cut').map(({ step }) => step.cable));

@@ -3,6 +3,7 @@ import { hashOf } from '../tolerance';
 /// One step of the work.
 
 export type StepKind =
+  | 'repair'
   | 'photoBefore'
   | 'clean'
   | 'clips'

@@ -6,6 +6,7 @@ import {
   MOST_LOOPS,
   FIELD_RULES,
 } from '../gear';
+import { checkBook } from './book';
 import { checkBrief } from './brief';
 import { checkGraph } from './checkGraph';
 import { checkLayout } from './checkLayout';
@@ -51,6 +52,7 @@ function checkWhole(parts: RigParts, pins: Rig['pins']): readonly RigProblem[] {
     ...checkLayout(parts.layout),
     ...checkPower(parts.power),
     ...checkBuild(parts.build),
+    ...checkBook(parts.book),
     ...checkBrief(parts.texts.brief),
   ];
 }
@@ -109,6 +111,7 @@ function* checkIds(parts: RigParts, pins: Rig['pins']): Generator<RigProblem> {
     ...layout.looms,
     ...power.supplies,
     ...power.feeds.map(({ id }) => ({ id, name: `DC cable ${id}` })),
+    ...parts.book.songs.map(({ id, title }) => ({ id, name: title })),
     ...pins,
   ];
   for (const { id, name } of named) {

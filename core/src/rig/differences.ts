@@ -74,7 +74,8 @@ function* ofTheRest(mine: Rig, theirs: Rig): Generator<string> {
     ['The places it is played at', ({ electrical }) => electrical.places],
     ['The board', ({ layout }) => layout],
     ['What feeds what', ({ power }) => power],
-    ['How far it is built', ({ build }) => build],
+    ['How it is built', ({ build }) => build],
+    ['The book', ({ book }) => book],
     ['The brief', ({ texts }) => texts.brief],
     ['The pins', ({ pins }) => pins.length],
   ];

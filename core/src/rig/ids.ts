@@ -4,7 +4,7 @@ import type { NextIds, Rig, RigParts } from './rig';
 /// Every part of a rig has an id: a letter for what it is, and a number from the counter of that letter.
 
 export type IdPrefix =
-  'g' | 'd' | 'l' | 'r' | 'e' | 's' | 'w' | 'p' | 'b' | 'f' | 'u' | 'k' | 'm' | 'n';
+  'g' | 'd' | 'l' | 'r' | 'e' | 's' | 'w' | 'p' | 'b' | 'f' | 'u' | 'k' | 'm' | 'n' | 'c';
 
 const nextOf = (nextIds: NextIds, letter: string): number => nextIds[letter] ?? 1;
 
@@ -46,7 +46,7 @@ export function keepCounters(rig: Rig, before: Pick<Rig, 'nextIds'>): Rig {
 
 /** Every id in the parts of a rig, pins aside. */
 export function idsIn(parts: RigParts): readonly string[] {
-  const { electrical, layout, power } = parts;
+  const { electrical, layout, power, book } = parts;
   const things = [
     ...electrical.guitars,
     ...electrical.rows,
@@ -62,6 +62,7 @@ export function idsIn(parts: RigParts): readonly string[] {
     ...layout.looms,
     ...power.supplies,
     ...power.feeds,
+    ...book.songs,
   ];
   return things.map(({ id }) => id);
 }

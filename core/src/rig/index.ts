@@ -1,4 +1,15 @@
 export {
+  addSong,
+  CASE_MASS,
+  changeSong,
+  LONGEST_TUNING,
+  moveSong,
+  NO_BOOK,
+  setCaseMass,
+  walk,
+} from './book';
+export type { Book, Song } from './book';
+export {
   LARGEST_WEIGHT,
   MOST_ADDED_BOXES,
   MOST_HOURS_A_DAY,

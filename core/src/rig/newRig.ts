@@ -5,6 +5,7 @@ import {
   guitarOfClass,
   type ReferenceCable,
 } from '../gear';
+import { NO_BOOK } from './book';
 import { NOTHING_BUILT } from './build';
 import { NO_LAYOUT } from './layout';
 import { NO_POWER } from './power';
@@ -33,6 +34,7 @@ export function newRig(name: string, reference: ReferenceCable = DEFAULT_REFEREN
     layout: NO_LAYOUT,
     power: NO_POWER,
     build: NOTHING_BUILT,
+    book: NO_BOOK,
     texts: textsOf(name),
     pins: [],
   };

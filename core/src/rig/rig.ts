@@ -1,3 +1,4 @@
+import type { Book } from './book';
 import type { Build } from './build';
 import type { Electrical } from './electrical';
 import type { Layout } from './layout';
@@ -5,7 +6,7 @@ import type { Power } from './power';
 import type { SwitchState } from './switchState';
 import type { Texts } from './texts';
 
-export const RIG_FORMAT = 6;
+export const RIG_FORMAT = 7;
 export const MOST_DEVICES = 64;
 export const MOST_PINS = 4;
 export const MOST_PLACEMENTS = 200;
@@ -24,6 +25,7 @@ export const MOST = {
   looms: 12,
   supplies: 12,
   feeds: 100,
+  songs: 60,
   pins: MOST_PINS,
 } as const;
 
@@ -34,6 +36,7 @@ export interface RigParts {
   readonly layout: Layout;
   readonly power: Power;
   readonly build: Build;
+  readonly book: Book;
   readonly texts: Texts;
 }
 
@@ -55,11 +58,20 @@ export interface Rig extends RigParts {
 }
 
 /** The parts of a rig without its pins. */
-export const partsOf = ({ electrical, state, layout, power, build, texts }: Rig): RigParts => ({
+export const partsOf = ({
   electrical,
   state,
   layout,
   power,
   build,
+  book,
+  texts,
+}: Rig): RigParts => ({
+  electrical,
+  state,
+  layout,
+  power,
+  build,
+  book,
   texts,
 });

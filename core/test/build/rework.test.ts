@@ -30,7 +30,7 @@ function ticked(rig: Rig): BuildRecords {
     by: 'Mate',
     at: '2026-11-26T10:00:00Z',
   }));
-  return { tests: [], done };
+  return { tests: [], repairs: [], done };
 }
 
 const BUILDING = { gear: [], units: 'metric' } as const;
@@ -99,7 +99,7 @@ test('what was noted before the places were counts for what it says', () => {
   const rig = laidOut(4);
   const { done } = ticked(rig);
   const old = done.map((one) => ({ ...one, fingerprint: one.fingerprint.split('#')[0]! }));
-  const { leftMinutes } = progressOf(workPlan(rig), { tests: [], done: old });
+  const { leftMinutes } = progressOf(workPlan(rig), { tests: [], repairs: [], done: old });
   expect(leftMinutes).toBe(0);
 });
 

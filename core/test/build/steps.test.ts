@@ -131,7 +131,7 @@ test('when the layout changes, cables that kept ends and length keep their ticks
   const rig = RIGS[2]!;
   const steps = workPlan(rig);
   const done = doneOf(steps, rig);
-  expect(progressOf(steps, { tests: [], done }).next).toBeNull();
+  expect(progressOf(steps, { tests: [], repairs: [], done }).next).toBeNull();
   const placement = rig.layout.placements.d6!;
   if (placement.at !== 'deck') throw new Error('it stands on the board');
   const moved = follow(rig, {
@@ -145,7 +145,7 @@ test('when the layout changes, cables that kept ends and length keep their ticks
   );
   const stays = cables.filter((cable) => !changed.includes(cable));
   expect([changed.length > 0, stays.length > 0]).toEqual([true, true]);
-  const now = progressOf(workPlan(moved), { tests: [], done });
+  const now = progressOf(workPlan(moved), { tests: [], repairs: [], done });
   for (const { id } of stays)
     for (const { step, isDone } of now.steps)
       if (step.cable === id && step.kind !== 'lay')
@@ -167,7 +167,7 @@ test('a cable of a pedal that has gone is an off-cut', () => {
   const done = doneOf(workPlan(rig), rig);
   const fewer = applyEdits(rig, removeDevice(rig, 'd2'));
   expect(findDevice(fewer, 'd2')).toBeUndefined();
-  const { freed } = progressOf(workPlan(fewer), { tests: [], done });
+  const { freed } = progressOf(workPlan(fewer), { tests: [], repairs: [], done });
   const ids = cableList(fewer).map(({ id }) => id);
   const gone = cableList(rig).filter(({ id, isBought }) => !ids.includes(id) && !isBought);
   expect(gone.length).toBeGreaterThan(0);
@@ -177,7 +177,7 @@ test('a cable of a pedal that has gone is an off-cut', () => {
 test('the next step has all that it needs, and waits for parts that have not come', () => {
   const rig = RIGS[1]!;
   const steps = workPlan(rig);
-  const first = progressOf(steps, { tests: [], done: [] });
+  const first = progressOf(steps, { tests: [], repairs: [], done: [] });
   expect(first.next!.step.id).toBe('photo-before');
   const done = doneOf(
     steps.filter(
@@ -197,20 +197,22 @@ test('the next step has all that it needs, and waits for parts that have not com
     ),
     rig,
   );
-  expect(progressOf(steps, { tests: [], done }).next!.step.id).toBe('cut k1');
-  const waiting = progressOf(steps, { tests: [], done }, new Set(['cable DC cable']));
+  expect(progressOf(steps, { tests: [], repairs: [], done }).next!.step.id).toBe('cut k1');
+  const waiting = progressOf(steps, { tests: [], repairs: [], done }, new Set(['cable DC cable']));
   expect(waiting.next!.step.kind).toBe('cut');
   expect(waiting.next!.step.cable).toMatch(/^l/u);
   expect(waiting.steps.find(({ step }) => step.id === 'cut k1')!.waitsFor).toEqual([
     'cable DC cable',
   ]);
-  const states = cableStates(progressOf(steps, { tests: [], done: doneOf(steps, rig) }).steps);
+  const states = cableStates(
+    progressOf(steps, { tests: [], repairs: [], done: doneOf(steps, rig) }).steps,
+  );
   expect(new Set(states.values())).toEqual(new Set(['tied']));
 });
 
 test('hours left against the deadline, and what may be left out', () => {
   const steps = workPlan(RIGS[1]!);
-  const progress = progressOf(steps, { tests: [], done: [] });
+  const progress = progressOf(steps, { tests: [], repairs: [], done: [] });
   const brief = { ...NO_BRIEF, deadline: '2026-11-27', hoursADay: 1 };
   const left = timeLeft(brief, progress, '2026-11-26');
   expect([left.days, left.minutes]).toEqual([2, 120]);

@@ -55,6 +55,7 @@ test('random edits of every kind keep every invariant, touch what they say, and 
           'layout',
           'power',
           'build',
+          'book',
           'texts',
           'pins',
         ] as const)

@@ -2,6 +2,7 @@ import type { SentDone, SentTest } from '@gullwind/contract';
 import type { BuildRecords, CableTest, OffCut, WorkDone } from '@gullwind/core';
 import type { Queryable } from '../db/database';
 import { KnownError } from '../errors';
+import { findRepairs } from '../hunts/huntStore';
 
 const MOMENT = (column: string) =>
   `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
@@ -35,7 +36,7 @@ export async function findRecords(db: Queryable, rig: string): Promise<BuildReco
     `select ${DONE_COLUMNS} from work_done where rig_id = $1 order by done_at, step`,
     [rig],
   );
-  return { tests, done };
+  return { tests, done, repairs: await findRepairs(db, rig) };
 }
 
 /** Sent twice under one id, it is one test; what was found is never changed. */

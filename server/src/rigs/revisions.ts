@@ -63,7 +63,7 @@ export async function nameRevision(
 /**
  * What is kept of revisions that were saved by themselves: all of the last day, the last of each hour for a week, of
  * each day for a year, and of each month for ever. The newest stays, and so does every one that has a name or at which
- * something was done at the bench.
+ * something was done at the bench or a hunt began.
  */
 const THIN = `
   delete from rig_revisions as kept using (
@@ -82,6 +82,7 @@ const THIN = `
                       and cable_tests.revision = rig_revisions.revision)
       and not exists (select from work_done where work_done.rig_id = $1
                       and work_done.revision = rig_revisions.revision)
+      and not exists (select from hunts where hunts.rig_id = $1 and hunts.revision = rig_revisions.revision)
   ) as thinned
   where kept.rig_id = $1 and kept.revision = thinned.revision and thinned.place > 1
   returning kept.revision`;

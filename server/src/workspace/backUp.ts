@@ -2,6 +2,7 @@ import { endLine, HEADER_LINE, readItem, readRig, type WorkspaceCounts } from '@
 import { upgradeThing, type GearKind } from '@gullwind/core';
 import { findHearings, findMeasurements } from '../bench/benchStore';
 import { findOffCuts, findRecords } from '../build/buildStore';
+import { everyHunt } from '../hunts/huntStore';
 import type { Database, Queryable } from '../db/database';
 import { rowsOf } from '../db/rowsOf';
 import { keptPicture } from '../photo/photoStore';
@@ -94,7 +95,7 @@ async function backUpRecords(tx: Queryable, rig: string, take: TakeLine): Promis
   return tests.length + done.length + (photo ? 1 : 0);
 }
 
-/** What was measured and heard, the earliest first. */
+/** What was measured, heard and hunted for, the earliest first. */
 async function backUpBench(tx: Queryable, take: TakeLine): Promise<number> {
   const measurements = await findMeasurements(tx);
   for (const measurement of measurements.toReversed())
@@ -102,7 +103,9 @@ async function backUpBench(tx: Queryable, take: TakeLine): Promise<number> {
   const hearings = await findHearings(tx);
   for (const hearing of hearings.toReversed())
     await take(JSON.stringify({ kind: 'hearing', hearing }));
-  return measurements.length + hearings.length;
+  const hunts = await everyHunt(tx);
+  for (const hunt of hunts) await take(JSON.stringify({ kind: 'hunt', hunt }));
+  return measurements.length + hearings.length + hunts.length;
 }
 
 interface LineRow {

@@ -54,7 +54,7 @@ async function putBack(
   if (!lock!.held) return { kind: 'busy' };
   // Whoever saves meanwhile waits, and then finds what was put here.
   await tx.query(
-    'lock table rigs, rig_revisions, gear, settings, cable_tests, work_done, off_cuts, board_photos, measurements, hearings in exclusive mode',
+    'lock table rigs, rig_revisions, gear, settings, cable_tests, work_done, off_cuts, board_photos, measurements, hearings, hunts, hunt_answers in exclusive mode',
   );
   if (!overwrite && !(await isEmpty(tx))) return { kind: 'notEmpty' };
   const removed = await rememberRemoved(tx);
@@ -66,6 +66,7 @@ async function putBack(
     'off_cuts',
     'measurements',
     'hearings',
+    'hunts',
   ])
     await tx.query(`delete from ${table}`);
   const writer = new Writer(tx, removed);
@@ -139,6 +140,24 @@ const INSERT = {
                    (h ->> 'isFinished')::boolean, h ->> 'expected', h ->> 'model', h ->> 'note',
                    (h ->> 'at')::timestamptz
             from jsonb_to_recordset($1::jsonb) as kept (hearing jsonb), lateral (select hearing as h) as one`,
+  hunt: `with kept as (
+           select hunt as h from jsonb_to_recordset($1::jsonb) as kept (hunt jsonb)
+           where hunt ->> 'rig' is null or exists (select from rigs where id = (hunt ->> 'rig')::uuid)
+         ), put as (
+           insert into hunts (id, rig_id, revision, symptom, comes_and_goes, test_order, weights, note,
+             begun_at, changed_at, ended_at, ending)
+           select (h ->> 'id')::uuid, (h ->> 'rig')::uuid, (h ->> 'revision')::integer, h ->> 'symptom',
+                  (h ->> 'comesAndGoes')::boolean, h ->> 'order', h -> 'weights', h ->> 'note',
+                  (h ->> 'begunAt')::timestamptz, (h ->> 'changedAt')::timestamptz,
+                  (h ->> 'endedAt')::timestamptz, nullif(h -> 'ending', 'null'::jsonb)
+           from kept returning id
+         )
+         insert into hunt_answers (id, hunt_id, nth, test, outcome, says, minutes, by_whom, answered_at, taken_back)
+         select (a ->> 'id')::uuid, put.id, nth, a ->> 'test', a ->> 'outcome', a ->> 'says',
+                (a ->> 'minutes')::double precision, a ->> 'by', (a ->> 'at')::timestamptz,
+                (a ->> 'takenBack')::timestamptz
+         from kept join put on put.id = (h ->> 'id')::uuid,
+              jsonb_array_elements(h -> 'answers') with ordinality as answers (a, nth)`,
 } as const;
 
 /** Writes parts in batches, in the order in which they depend on each other. */
@@ -170,6 +189,7 @@ class Writer {
       case 'offCut':
       case 'measurement':
       case 'hearing':
+      case 'hunt':
         this.counts.records++;
         return this.add(part.kind, part);
       case 'photo':

@@ -191,10 +191,7 @@ export const api = createApi({
         const kept = await queryFulfilled.catch(() => null);
         if (kept)
           dispatch(
-            api.util.updateQueryData('getBuild', id, ({ tests, done }) => ({
-              tests: [...tests, kept.data],
-              done,
-            })),
+            api.util.updateQueryData('getBuild', id, ({ tests, ...rest }) => ({ ...rest, tests: [...tests, kept.data] })),
           );
       },
     }),

@@ -14,6 +14,8 @@ const PART_OF = {
   oneBox: 'power',
   ways: 'build',
   parts: 'build',
+  walked: 'book',
+  caseKg: 'book',
 } as const satisfies Readonly<Record<string, keyof RigParts>>;
 
 type Assigned = keyof typeof PART_OF;

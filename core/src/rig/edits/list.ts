@@ -1,6 +1,7 @@
 import type { Board, Destination, Fixture, Guitar, Supply } from '../../gear';
 import type { Place, Row, Scene } from '../electrical';
 import { claimIds } from '../ids';
+import type { Song } from '../book';
 import type { ControlCable, Lane, Loom } from '../layout';
 import type { PowerFeed } from '../power';
 import type { Pin, Rig } from '../rig';
@@ -20,6 +21,7 @@ export interface Lists {
   readonly looms: Loom;
   readonly supplies: Supply;
   readonly feeds: PowerFeed;
+  readonly songs: Song;
   readonly pins: Pin;
 }
 
@@ -36,6 +38,7 @@ const PART_OF: Readonly<Record<keyof Lists, Touched>> = {
   looms: 'layout',
   supplies: 'power',
   feeds: 'power',
+  songs: 'book',
   pins: 'pins',
 };
 

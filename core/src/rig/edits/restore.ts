@@ -10,7 +10,7 @@ export interface RestoreEdit {
 
 export const RESTORE: EditKind<RestoreEdit> = {
   isStructural: true,
-  touches: () => ['electrical', 'state', 'layout', 'power', 'build', 'texts'],
+  touches: () => ['electrical', 'state', 'layout', 'power', 'build', 'book', 'texts'],
   apply: (rig, edit) =>
     done(claimIds({ ...rig, ...edit.rig }, idsIn(edit.rig)), {
       kind: 'restore',

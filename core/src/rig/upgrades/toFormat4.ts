@@ -1,3 +1,4 @@
+import { NO_BOOK } from '../book';
 import { nextIdsOf } from '../ids';
 import { NO_LAYOUT } from '../layout';
 import { NO_POWER } from '../power';
@@ -144,10 +145,11 @@ export function fromFormat3(value: Json): Json {
   return { ...rig, nextIds: countersOf(rig) };
 }
 
-/** Format 3 laid nothing out and fed nothing. Of a damaged document there is nothing to count; the reader refuses it for what is damaged. */
+/** Format 3 laid nothing out, fed nothing and had no book. Of a damaged document there is nothing to count; the reader refuses it for what is damaged. */
 function countersOf(rig: Json): unknown {
   try {
-    const counted = (parts: Json): Json => ({ ...parts, layout: NO_LAYOUT, power: NO_POWER });
+    const nothing = { layout: NO_LAYOUT, power: NO_POWER, book: NO_BOOK };
+    const counted = (parts: Json): Json => ({ ...parts, ...nothing });
     const pins = each(rig.pins, (pin) =>
       isJson(pin.rig) ? { ...pin, rig: counted(pin.rig) } : pin,
     );

@@ -3,6 +3,7 @@ import { fromFormat1, fromFormat2, thingToFormat3 } from './toFormat3';
 import { fromFormat3, thingToFormat4 } from './toFormat4';
 import { fromFormat4, thingToFormat5 } from './toFormat5';
 import { fromFormat5, thingToFormat6 } from './toFormat6';
+import { fromFormat6 } from './toFormat7';
 
 /// Documents of earlier formats brought up to this one, step by step, before they are read.
 
@@ -12,6 +13,7 @@ const STEPS: Readonly<Record<number, (value: Readonly<Record<string, unknown>>) 
   3: fromFormat3,
   4: fromFormat4,
   5: fromFormat5,
+  6: fromFormat6,
 };
 
 /** A rig document of any format as one of this format. */
