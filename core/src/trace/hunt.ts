@@ -7,6 +7,7 @@ import {
   startShares,
   type TraceAnswer,
 } from './belief';
+import { expectedMinutes } from './expected';
 import { nextTest, SURE_SHARE, type Order } from './next';
 import { suspectsFor, type TraceCase, type TraceSuspect } from './suspects';
 import type { Symptom } from './symptom';
@@ -134,6 +135,12 @@ export function huntState(trace: TraceCase, { answers, order }: Asked): HuntStat
     shares,
     answers: counted,
   };
+}
+
+/** Minutes from here to the cause, on average, by either order: what a page asks a worker. */
+export function expectedOf(trace: TraceCase, asked: Asked): Readonly<Record<Order, number>> {
+  const state = huntState(trace, asked);
+  return expectedMinutes(state.likelihoods, state);
 }
 
 /** Suspicion by part; that on the power of a device lies on the device, too small to tell apart on a drawing. */

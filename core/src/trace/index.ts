@@ -17,5 +17,5 @@ export { expectedMinutes, PROOF_MINUTES, runHunt, truthful } from './expected';
 export type { Answerer, HuntRun } from './expected';
 export { remedyFor } from './remedies';
 export type { TraceRemedy } from './remedies';
-export { ENDING_KINDS, ENDING_WORDS, huntState, repairOf } from './hunt';
+export { ENDING_KINDS, ENDING_WORDS, expectedOf, huntState, repairOf } from './hunt';
 export type { EndingKind, Hunt, HuntAnswer, HuntEnding, HuntState, SharedSuspect } from './hunt';

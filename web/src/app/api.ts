@@ -52,6 +52,7 @@ export const api = createApi({
     'photo',
     'measurements',
     'hearings',
+    'hunts',
     'settings',
     'session',
   ],
@@ -191,7 +192,10 @@ export const api = createApi({
         const kept = await queryFulfilled.catch(() => null);
         if (kept)
           dispatch(
-            api.util.updateQueryData('getBuild', id, ({ tests, ...rest }) => ({ ...rest, tests: [...tests, kept.data] })),
+            api.util.updateQueryData('getBuild', id, ({ tests, ...rest }) => ({
+              ...rest,
+              tests: [...tests, kept.data],
+            })),
           );
       },
     }),

@@ -14,8 +14,8 @@ export interface Stage {
   readonly icon: ComponentType<SvgIconProps>;
   /** Its address; ":rigId" in it makes it a stage of a rig. */
   readonly route: Route;
-  /** Where on the rail it stands: among what belongs to a rig, beside it, or at the foot. */
-  readonly rail: 'rig' | 'workshop' | 'foot';
+  /** Where on the rail it stands: among what belongs to a rig, beside it, at the foot; or only where others lead to it. */
+  readonly rail: 'rig' | 'workshop' | 'foot' | 'none';
   /** Beside those that every stage has. */
   readonly keys: readonly KeyGroup[];
   /** In docs/screenshots, without ".png". */

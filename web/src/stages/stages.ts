@@ -9,6 +9,7 @@ import HomeRepairServiceOutlined from '@mui/icons-material/HomeRepairServiceOutl
 import RouteOutlined from '@mui/icons-material/RouteOutlined';
 import PowerOutlined from '@mui/icons-material/PowerOutlined';
 import StraightenOutlined from '@mui/icons-material/StraightenOutlined';
+import TravelExploreOutlined from '@mui/icons-material/TravelExploreOutlined';
 import TroubleshootOutlined from '@mui/icons-material/TroubleshootOutlined';
 import SettingsOutlined from '@mui/icons-material/SettingsOutlined';
 import SpeakerOutlined from '@mui/icons-material/SpeakerOutlined';
@@ -112,6 +113,17 @@ const LISTEN_KEYS: readonly KeyGroup[] = [
   },
 ];
 
+const TRACE_KEYS: readonly KeyGroup[] = [
+  {
+    heading: 'Answer',
+    keys: [
+      ['Y  N', 'yes, no'],
+      ['S', 'not sure'],
+      ['⌫', 'take the last one back'],
+    ],
+  },
+];
+
 /** Every stage and tool, in the order of the rail: the stages of a rig in the order of the job. */
 export const STAGES: readonly Stage[] = [
   {
@@ -194,6 +206,24 @@ export const STAGES: readonly Stage[] = [
     keys: LISTEN_KEYS,
     picture: 'listen',
     journey: 'listen',
+  },
+  {
+    label: 'Trace',
+    icon: TravelExploreOutlined,
+    route: '/rigs/:rigId/trace',
+    rail: 'rig',
+    keys: TRACE_KEYS,
+    picture: 'trace',
+    journey: 'trace',
+  },
+  {
+    label: 'Trace',
+    icon: TravelExploreOutlined,
+    route: '/trace',
+    rail: 'none',
+    keys: TRACE_KEYS,
+    picture: 'trace',
+    journey: 'trace',
   },
   {
     label: 'Gear',

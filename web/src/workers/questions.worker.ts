@@ -11,6 +11,7 @@ import {
   detailOfPlan,
   differenceOf,
   driveWay,
+  expectedOf,
   explainRig,
   failuresOf,
   fitPickup,
@@ -48,6 +49,9 @@ import {
   type Offered,
   type SwapKind,
   type Explanation,
+  type Hunt,
+  type Order,
+  type TraceCase,
   type Failure,
   type GearItem,
   type Figures,
@@ -115,6 +119,10 @@ const questionsApi = {
       const measured = measureRig(rig, solver);
       return measured.kind === 'sounding' ? measured.figures : null;
     }),
+  expectedMinutes: (
+    trace: TraceCase,
+    asked: Pick<Hunt, 'answers' | 'order'>,
+  ): Readonly<Record<Order, number>> => expectedOf(trace, asked),
   assumptions: (rig: Chain, rowId: string): readonly Assumption[] =>
     assumptionsThatMatter({ chain: rig, rowId }),
   measureScenes: (rig: Chain, rowId: string): readonly SideFigures[] =>

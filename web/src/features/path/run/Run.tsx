@@ -18,6 +18,7 @@ import { INLET_ROW_PX, RUN_HEIGHT } from './runGeometry';
 import { RunInlets } from './RunInlets';
 import { RunScales } from './RunScales';
 import { RunStops } from './RunStops';
+import { RunSuspicion } from './RunSuspicion';
 import { RunThread } from './RunThread';
 import { RunWater } from './RunWater';
 import { drawWays, leastWidth, postsOf, type DrawnWay } from './runWays';
@@ -33,6 +34,8 @@ export interface RunProps {
   readonly analysed: AnalysedWays | null;
   /** What is warned of, by the part that it speaks of. */
   readonly warned?: ReadonlyMap<string, string>;
+  /** How much suspicion lies on each part, 0 to 1: drawn in the place of water and thread. */
+  readonly suspicion?: ReadonlyMap<string, number>;
   /** Null: it is only looked at. */
   readonly selection: Selection | null;
   /** Tells two Runs on one page apart. */
@@ -93,6 +96,7 @@ export const Run = memo(function Run(props: RunProps) {
       >
         {ways.map((way, i) => (
           <g key={way.rowId} data-way={way.rowId} role="presentation">
+            {props.suspicion && <RunSuspicion way={way} suspicion={props.suspicion} />}
             <RunMeasured way={way} analysis={fitting(analysed, way)} rig={rig} units={units} />
             <RunStops
               {...shared}

@@ -4,7 +4,7 @@ const nothing = () => undefined;
 
 /** A Run that is only looked at. */
 export const StillRun = (
-  props: Pick<RunProps, 'rig' | 'rowId' | 'analysed' | 'name' | 'units'>,
+  props: Pick<RunProps, 'rig' | 'rowId' | 'analysed' | 'suspicion' | 'name' | 'units'>,
 ) => (
   <Run
     {...props}

@@ -1,0 +1,2 @@
+export { FreeTracePage } from './FreeTracePage';
+export { TracePage } from './TracePage';

@@ -1,0 +1,101 @@
+import type { SentHunt } from '@gullwind/contract';
+import {
+  huntState,
+  type Hunt,
+  type HuntEnding,
+  type HuntState,
+  type Order,
+  type Outcome,
+  type TraceCase,
+} from '@gullwind/core';
+import { useCallback, useMemo } from 'react';
+import { useSnackbar } from 'notistack';
+import { messageOf } from '../../app/api';
+import {
+  useAddHuntAnswerMutation,
+  useEndHuntMutation,
+  useGetHuntQuery,
+  usePutHuntMutation,
+  useTakeBackAnswerMutation,
+} from '../../app/huntsApi';
+import { newId } from '../../app/newId';
+import { AT_REST_MS, useLatest } from '../../workers/useLatest';
+import { questionsWorker } from '../../workers/workers';
+import type { TraceProps } from './traceProps';
+
+/** Another device may answer, too. */
+const ASKED_EVERY_MS = 4000;
+
+/** One hunt with how it stands. */
+export interface HuntNow {
+  readonly hunt: Hunt;
+  readonly trace: TraceCase;
+  readonly state: HuntState;
+}
+
+export type FoundHunt =
+  { readonly kind: 'opening' } | { readonly kind: 'none' } | ({ readonly kind: 'open' } & HuntNow);
+
+export function useHunt(id: string, { rig, records }: TraceProps): FoundHunt {
+  const { data: hunt, isError } = useGetHuntQuery(id, {
+    pollingInterval: ASKED_EVERY_MS,
+    skipPollingIfUnfocused: true,
+  });
+  const now = useMemo((): HuntNow | null => {
+    if (!hunt) return null;
+    const { symptom, comesAndGoes, weights } = hunt;
+    const trace = { rig, records, symptom, comesAndGoes, weights };
+    return { hunt, trace, state: huntState(trace, hunt) };
+  }, [hunt, rig, records]);
+  if (now) return { kind: 'open', ...now };
+  return { kind: isError ? 'none' : 'opening' };
+}
+
+interface Asked {
+  readonly trace: TraceCase;
+  readonly asked: Pick<Hunt, 'answers' | 'order'>;
+}
+
+const ask = async ({ trace, asked }: Asked) => questionsWorker().expectedMinutes(trace, asked);
+
+/** Minutes from here on by both orders; null while they are being counted. */
+export function useExpected({ hunt, trace }: HuntNow): Readonly<Record<Order, number>> | null {
+  const { answers, order } = hunt;
+  const question = useMemo(() => ({ trace, asked: { answers, order } }), [trace, answers, order]);
+  return useLatest(question, ask, AT_REST_MS);
+}
+
+/** What a hand does to a hunt. */
+export interface HuntHands {
+  readonly answer: (test: string, outcome: Outcome, says: string, minutes: number) => void;
+  readonly takeBack: (answerId: string, isTakenBack: boolean) => void;
+  readonly set: (change: Partial<SentHunt>) => void;
+  readonly end: (ending: HuntEnding | null) => void;
+}
+
+export function useHuntHands(hunt: Hunt): HuntHands {
+  const { enqueueSnackbar } = useSnackbar();
+  const [add] = useAddHuntAnswerMutation();
+  const [back] = useTakeBackAnswerMutation();
+  const [put] = usePutHuntMutation();
+  const [ending] = useEndHuntMutation();
+  const tell = useCallback(
+    (answered: { readonly error?: unknown }) => {
+      if (answered.error) enqueueSnackbar(messageOf(answered.error), { variant: 'warning' });
+    },
+    [enqueueSnackbar],
+  );
+  const { id, rig, revision, symptom, comesAndGoes, order, weights, note } = hunt;
+  return {
+    answer: (test, outcome, says, minutes) => {
+      const answer = { test, outcome, says, minutes, by: '' };
+      void add({ id, answerId: newId(), answer }).then(tell);
+    },
+    takeBack: (answerId, isTakenBack) => void back({ id, answerId, isTakenBack }).then(tell),
+    set: (change) => {
+      const now = { rig, revision, symptom, comesAndGoes, order, weights, note };
+      void put({ id, hunt: { ...now, ...change } }).then(tell);
+    },
+    end: (to) => void ending({ id, ending: to }).then(tell),
+  };
+}
