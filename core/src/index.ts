@@ -279,3 +279,4 @@ export type { Solve } from './program';
 export * from './bench';
 export * from './sound';
 export * from './trace';
+export * from './book';

@@ -17,5 +17,5 @@ export { feedingsOf, outletState } from './feeding';
 export type { FedThing, Feedings, OutletState, SupplyState } from './feeding';
 export { darkOf, failureOf, failuresOf, sayLeft } from './silent';
 export type { Failure, Left, PowerSource } from './silent';
-export { sayOutlet, sayPowerFault } from './words';
+export { sayAmps, sayOutlet, sayPowerFault, sayVolts } from './words';
 export * from './assign';

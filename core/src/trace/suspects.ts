@@ -60,7 +60,19 @@ export function suspectsFor({
       const factor = reasons.reduce((all, reason) => all * reason.factor, weights[id] ?? 1);
       const weight = usual * factor;
       const { part, name, feeds } = place;
-      return [{ id, part, fault, name, says: `${name.charAt(0).toUpperCase()}${name.slice(1)}: ${says}.`, usual, reasons, weight, feeds }];
+      return [
+        {
+          id,
+          part,
+          fault,
+          name,
+          says: `${name.charAt(0).toUpperCase()}${name.slice(1)}: ${says}.`,
+          usual,
+          reasons,
+          weight,
+          feeds,
+        },
+      ];
     }),
   );
 }

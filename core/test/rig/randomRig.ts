@@ -222,7 +222,7 @@ export function editOf(rig: Rig, { kind, at, amount }: Recipe): Edit {
     case 'plugs': {
       const { id: _, ...plug } = plugOfShape('angled', `plug ${at}`);
       const end = { jack: null, plug: amount < 0 ? { ...plug, name: '' } : plug, leaves: null };
-      const { id } = pickFrom(allCables(rig), at);
+      const id = pickFrom(allCables(rig), at)?.id ?? 'l1';
       return {
         kind: 'assign',
         field: 'ends',

@@ -1,0 +1,13 @@
+export { awayListOf } from './away';
+export type { AwayItem, AwayList } from './away';
+export { changeOf } from './change';
+export type { FigureChange, RigChange } from './change';
+export { cueSheetOf } from './cues';
+export type { Cue, CueSheet } from './cues';
+export { applyRigDifference, rigDifference } from './difference';
+export type { RigDifference } from './difference';
+export { sayDifference } from './sayDifference';
+export { walkedCount, walkThings } from './walk';
+export type { WalkThing } from './walk';
+export { handoverOf, sayPresses, sayTravel } from './handover';
+export type { BookBlock, BookSection, Handover, HandoverQuestion } from './handover';
