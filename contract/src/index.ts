@@ -51,6 +51,7 @@ export type {
   GearList,
   Problem,
   RevisionListing,
+  RevisionDifference,
   RevisionPage,
   RigListing,
   RigPage,

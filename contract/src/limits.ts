@@ -1,7 +1,7 @@
 /// How much of what comes at once, and how long it is kept: figures alone, so that the page knows them without the
 /// schemas that hold them.
 
-export const RIG_SORTS = ['changed', 'name', 'player', 'treble'] as const;
+export const RIG_SORTS = ['changed', 'deadline', 'name', 'player', 'treble'] as const;
 export type RigSort = (typeof RIG_SORTS)[number];
 
 /** As many rigs as come at once. */

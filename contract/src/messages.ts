@@ -1,4 +1,13 @@
-import type { GearItem, GearUse, Rig, SectionSummary, SwitchState, Verdict } from '@gullwind/core';
+import type {
+  GearItem,
+  GearUse,
+  Job,
+  Rig,
+  RigDifference,
+  SectionSummary,
+  SwitchState,
+  Verdict,
+} from '@gullwind/core';
 import Joi from 'joi';
 import type { ErrorCode } from './errorCatalogue';
 import { readWith, type Read, type ValueProblem } from './read';
@@ -48,6 +57,8 @@ export interface RigListing {
   readonly sections: readonly Pick<SectionSummary, 'driver' | 'cableM' | 'exposed'>[];
   /** Along the way: metres from the source, and the treble there, dB against straight in. */
   readonly points: readonly (readonly [atM: number, trebleDb: number])[];
+  /** How far it is as a job. */
+  readonly job: Job;
 }
 
 /** Which rigs are listed: those that hold every word, in an order, a page of them. */
@@ -75,6 +86,11 @@ export interface RevisionListing {
 export interface RevisionPage {
   readonly total: number;
   readonly revisions: readonly RevisionListing[];
+}
+
+/** What makes one revision of another: a delta of jsondiffpatch over the parts of the rig; absent where nothing is another. */
+export interface RevisionDifference {
+  readonly difference?: RigDifference;
 }
 
 /** An entry of the gear list as the server keeps it. */

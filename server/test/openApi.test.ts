@@ -213,6 +213,11 @@ const CALLS: readonly (readonly [string, Call])[] = [
   ['get /rigs/{id}', { path: `/rigs/${randomUUID()}`, status: 404 }],
   ['get /rigs/{id}/revisions', {}],
   ['get /rigs/{id}/revisions/{revision}', {}],
+  ['get /rigs/{id}/revisions/{revision}/difference/{other}', {}],
+  [
+    'get /rigs/{id}/revisions/{revision}/difference/{other}',
+    { path: `/rigs/${id}/revisions/1/difference/999`, status: 404 },
+  ],
   ['put /rigs/{id}/revisions/{revision}', { body: { name: 'first night' } }],
   ['put /rigs/{id}/done', { body: DONE }],
   ['put /rigs/{id}/done', { body: { ...DONE, step: '' }, status: 400 }],
@@ -285,6 +290,7 @@ async function call(operation: string, { path, body, sent, picture }: Call) {
     template
       .replace('{id}', id)
       .replace('{revision}', '1')
+      .replace('{other}', '1')
       .replace('{test}', TEST_ID)
       .replace('{answer}', TEST_ID);
   const question = request(app.url)[method](`/api${filled}`);

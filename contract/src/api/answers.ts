@@ -42,6 +42,8 @@ const verdict = closed({
 
 const section = closed({ driver: count, cableM: Joi.number().min(0).required(), exposed: yesNo });
 
+const share = list(Joi.number().integer().min(0)).length(2);
+
 const listing = closed({
   id: uuid,
   revision,
@@ -58,6 +60,20 @@ const listing = closed({
   verdict: verdict.allow(null),
   sections: list(section),
   points: list(list(Joi.number()).length(2)),
+  job: closed({
+    deadline: Joi.string().allow(null).required(),
+    spoken: share,
+    placed: share,
+    fed: share,
+    songs: count,
+    walked: share,
+    steps: count,
+    isPlayed: yesNo,
+    measured: count,
+    heard: count,
+    hunts: count,
+    named: count,
+  }),
 });
 
 export const rigPage = calledInDocs('RigPage', closed({ total: count, rigs: list(listing) }));
@@ -66,6 +82,7 @@ export const revisionPage = closed({
   total: count,
   revisions: list(closed({ revision, savedAt: moment, name: Joi.string().allow(null).required() })),
 });
+export const revisionDifference = closed({ difference: Joi.object().unknown().optional() });
 export const rigOfRevision = closed({ rig: rigShape });
 
 /** An entry of the gear list, whatever its kind. */

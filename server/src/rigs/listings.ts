@@ -2,11 +2,13 @@ import { readRig, type RigListing } from '@gullwind/contract';
 import {
   allCables,
   allDevices,
+  jobDocumentOf,
   measureRig,
   RIG_FORMAT,
   SectionSolver,
   usesOfGear,
   type GearUse,
+  type JobDocument,
   type Rig,
 } from '@gullwind/core';
 import type { Database, Queryable } from '../db/database';
@@ -15,13 +17,18 @@ import type { Database, Queryable } from '../db/database';
  * Which computation made a listing. It goes up with every change of what the list shows or of the figures in it;
  * listings of another are made anew at the start.
  */
-const MADE_BY = 2;
+const MADE_BY = 3;
 const RIGS_AT_ONCE = 20;
 
 const solver = new SectionSolver();
 
 /** What the list shows of a rig, but for what its row says. */
-export type Listing = Omit<RigListing, 'id' | 'revision' | 'updatedAt' | 'deletedAt'>;
+export interface Listing extends Omit<
+  RigListing,
+  'id' | 'revision' | 'updatedAt' | 'deletedAt' | 'job'
+> {
+  readonly job: JobDocument;
+}
 
 /** A stored rig as the list shows it, with its way and figures computed. */
 export function listingOf(document: Rig): { listing: Listing; uses: readonly GearUse[] } {
@@ -49,6 +56,14 @@ const NOTHING: Listing = {
   verdict: null,
   sections: [],
   points: [],
+  job: {
+    deadline: null,
+    spoken: [0, 0],
+    placed: [0, 0],
+    fed: [0, 0],
+    songs: 0,
+    walked: [0, 0],
+  },
 };
 
 /** What is drawn small needs no more. */
@@ -70,6 +85,7 @@ function measure(rig: Rig): Listing {
     verdict: sounding?.verdict ?? null,
     sections: analysis.sections.map(({ driver, cableM, exposed }) => ({ driver, cableM, exposed })),
     points: analysis.points.map(({ atM, treble }) => [to(3, atM), to(2, treble.trebleDb)]),
+    job: jobDocumentOf(rig),
   };
 }
 
@@ -90,14 +106,14 @@ export const keyOf = (text: string): string =>
 /** Keeps what the list shows beside a document, in the transaction that keeps the document. */
 export async function keepListing(tx: Queryable, id: string, document: Rig): Promise<void> {
   const { listing, uses } = listingOf(document);
-  const { name, player, note, trebleDb } = listing;
+  const { name, player, note, trebleDb, job } = listing;
   await tx.query(
-    `insert into rig_listings (rig_id, name_key, player_key, words, treble_db, listing, uses, made_by)
-     values ($1, $2, $3, $4, $5, $6::jsonb, $7::jsonb, $8)
+    `insert into rig_listings (rig_id, name_key, player_key, words, treble_db, listing, uses, made_by, deadline)
+     values ($1, $2, $3, $4, $5, $6::jsonb, $7::jsonb, $8, $9)
      on conflict (rig_id) do update set
        name_key = excluded.name_key, player_key = excluded.player_key, words = excluded.words,
        treble_db = excluded.treble_db, listing = excluded.listing, uses = excluded.uses,
-       made_by = excluded.made_by`,
+       made_by = excluded.made_by, deadline = excluded.deadline`,
     [
       id,
       keyOf(name),
@@ -107,6 +123,7 @@ export async function keepListing(tx: Queryable, id: string, document: Rig): Pro
       JSON.stringify(listing),
       JSON.stringify(uses),
       MADE_BY,
+      job.deadline,
     ],
   );
 }

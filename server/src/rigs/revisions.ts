@@ -6,21 +6,23 @@ import type { Database, Queryable } from '../db/database';
  * The latest revisions of a rig, and how many there are.
  *
  * @param before only those before this one
+ * @param isNamed only those that have a name
  */
 export async function listRevisions(
   db: Queryable,
   id: string,
   before: number | null = null,
+  isNamed = false,
 ): Promise<RevisionPage> {
   const rows = await db.query<{ revision: number; saved_at: Date | string; name: string | null }>(
     `select revision, saved_at, name from rig_revisions
-     where rig_id = $1 and revision < coalesce($2::integer, 2147483647)
+     where rig_id = $1 and revision < coalesce($2::integer, 2147483647) and (name is not null or not $3)
      order by revision desc limit ${MOST_REVISIONS}`,
-    [id, before],
+    [id, before, isNamed],
   );
   const [counted] = await db.query<{ total: number }>(
-    'select count(*) as total from rig_revisions where rig_id = $1',
-    [id],
+    'select count(*) as total from rig_revisions where rig_id = $1 and (name is not null or not $2)',
+    [id, isNamed],
   );
   return {
     total: counted!.total,

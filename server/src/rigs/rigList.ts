@@ -5,12 +5,14 @@ import {
   type RigSort,
   type RigUse,
 } from '@gullwind/contract';
-import type { GearUse } from '@gullwind/core';
+import type { GearUse, JobRecords } from '@gullwind/core';
 import type { Queryable } from '../db/database';
 import { keyOf, type Listing } from './listings';
 
 const ORDER: Readonly<Record<RigSort, string>> = {
   changed: 'updated_at desc, created_at desc',
+  // What is due first; where nobody waits last.
+  deadline: 'deadline nulls last, name_key',
   name: 'name_key',
   player: 'player_key, name_key',
   // What has lost most first, what is silent last.
@@ -23,7 +25,17 @@ interface ListedRow {
   readonly updated_at: Date | string;
   readonly deleted_at: Date | string | null;
   readonly listing: Listing;
+  readonly records: JobRecords;
 }
+
+/** What is kept beside a rig, counted for those of one page alone. */
+const RECORDS = `jsonb_build_object(
+  'steps', (select count(*) from work_done where rig_id = page.id and step not like 'repair %'),
+  'isPlayed', exists (select from work_done where rig_id = page.id and step = 'play'),
+  'measured', (select count(*) from measurements where measurements.rig_id = page.id and struck is null),
+  'heard', (select count(*) from hearings where hearings.rig_id = page.id),
+  'hunts', (select count(*) from hunts where hunts.rig_id = page.id and ended_at is null),
+  'named', (select count(*) from rig_revisions where rig_revisions.rig_id = page.id and name is not null))`;
 
 const momentOf = (moment: Date | string): string => new Date(moment).toISOString();
 
@@ -38,20 +50,23 @@ export async function listRigs(
       and not exists (select from unnest($2::text[]) as word where strpos(words, word) = 0)`;
   const order = removed ? 'deleted_at desc' : ORDER[sort];
   const rows = await db.query<ListedRow>(
-    `select rigs.id, revision, updated_at, deleted_at, listing ${which}
-     order by ${order}, rigs.id limit ${MOST_LISTED} offset $3`,
+    `select page.*, ${RECORDS} as records from (
+       select rigs.id, revision, updated_at, deleted_at, listing, row_number() over (order by ${order}, rigs.id) as place
+       ${which} order by ${order}, rigs.id limit ${MOST_LISTED} offset $3
+     ) as page order by place`,
     [removed, words, from],
   );
   const [counted] = await db.query<{ total: number }>(`select count(*) as total ${which}`, [
     removed,
     words,
   ]);
-  const rigs = rows.map(({ id, revision, updated_at, deleted_at, listing }) => ({
+  const rigs = rows.map(({ id, revision, updated_at, deleted_at, listing, records }) => ({
     id,
     revision,
     updatedAt: momentOf(updated_at),
     deletedAt: deleted_at === null ? null : momentOf(deleted_at),
     ...listing,
+    job: { ...listing.job, ...records },
   }));
   return { total: counted!.total, rigs };
 }

@@ -7,6 +7,7 @@ import {
   readUpdateRig,
   readUpdateState,
 } from '@gullwind/contract';
+import { rigDifference } from '@gullwind/core';
 import { Router, type Request } from 'express';
 import type { Database } from '../db/database';
 import { KnownError } from '../errors';
@@ -77,7 +78,20 @@ export function rigRoutes(db: Database): Router {
   router.get('/:id/revisions', async (request, response) => {
     const { before } = request.query;
     const earlier = before === undefined ? null : demand(readRevision(before));
-    response.json(await listRevisions(db, idOf(request), earlier));
+    const isNamed = request.query.named === 'true';
+    response.json(await listRevisions(db, idOf(request), earlier, isNamed));
+  });
+
+  router.get('/:id/revisions/:revision/difference/:other', async (request, response) => {
+    const id = idOf(request);
+    const [before, after] = await Promise.all(
+      [revisionOf(request), demand(readRevision(request.params.other))].map(async (revision) => {
+        const rig = await findRevision(db, id, revision);
+        if (!rig) throw noSuchRevision(revision);
+        return rig;
+      }),
+    );
+    response.json({ difference: rigDifference(before!, after!) });
   });
 
   router.get('/:id/revisions/:revision', async (request, response) => {

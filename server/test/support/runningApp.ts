@@ -25,12 +25,15 @@ export async function runApp(
     publicUrl?: URL | null;
     proxies?: readonly string[];
     instruments?: Instruments;
+    /** Another engine than the usual one. */
+    open?: () => Promise<Database>;
   } = {},
 ): Promise<RunningApp> {
   const { passphrase, webFolder = null, host = '127.0.0.1' } = options;
   const { publicUrl = null, proxies = [], instruments = new Instruments([], []) } = options;
   const folder = temporaryFolder();
-  const db = await openMigrated(() => openPglite(join(folder, 'store'), TEMPLATE));
+  const usual = () => openPglite(join(folder, 'store'), TEMPLATE);
+  const db = await openMigrated(options.open ?? usual);
   const gate = passphrase === undefined ? null : await Gatekeeper.open(db, passphrase);
   const log: string[] = [];
   const logger = pino({ level: 'error' }, { write: (line: string) => log.push(line) });

@@ -36,3 +36,5 @@ create unique index hunt_answers_in_order on hunt_answers (hunt_id, nth);
 -- The book is a part of a rig; what a list says of rigs is made anew with it.
 alter table rig_listings add column deadline text;
 create index rig_listings_by_deadline on rig_listings (deadline);
+create index measurements_of_rig on measurements (rig_id);
+create index hearings_of_rig on hearings (rig_id);

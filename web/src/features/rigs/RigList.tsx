@@ -16,6 +16,7 @@ import { Link as RouterLink } from 'react-router';
 import { Virtuoso } from 'react-virtuoso';
 import { SOUNDING_FONT } from '../../app/theme';
 import { useSettings } from '../../app/useSettings';
+import { JobLine } from './JobLine';
 import { MiniRun } from './MiniRun';
 import { PlainRow } from './PlainRow';
 import { UnreadableRow } from './UnreadableRow';
@@ -81,6 +82,7 @@ function Row({ rig, units, actions }: RowProps) {
       </Box>
       <Box sx={ACROSS}>
         <MiniRun rig={rig} />
+        <JobLine id={rig.id} job={rig.job} />
       </Box>
       <RigFigure rig={rig} />
       <RigTools rig={rig} actions={actions} />

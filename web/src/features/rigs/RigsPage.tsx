@@ -18,6 +18,7 @@ const ASK_AGAIN_MS = 1500;
 
 const SORT_WORDS: Readonly<Record<RigSort, string>> = {
   changed: 'last changed first',
+  deadline: 'due first',
   name: 'by name',
   player: 'by player',
   treble: 'dullest first',
