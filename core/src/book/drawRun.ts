@@ -111,13 +111,23 @@ export function drawRunOnPaper(rig: Rig, units: UnitSystem): Drawing {
     ...ends(rig, spans),
     ...(thread.length > 0 ? threadShapes(thread) : []),
   ];
+  const top = Math.min(...shapes.map(topOf)) - TEXT_MM;
   return {
     title: 'The way of the signal',
     width: WIDTH_MM + 2 * LEFT_MM,
-    height: HEIGHT_MM,
-    shapes,
+    height: HEIGHT_MM - top,
+    shapes: shapes.map((shape) => raised(shape, top)),
   };
 }
+
+const topOf = (shape: DrawnShape): number =>
+  shape.kind === 'path' ? Math.min(...shape.points.map(([, y]) => y)) : shape.y;
+
+/** The same shape so much higher: rows of names that nobody needs take no paper. */
+const raised = (shape: DrawnShape, by: number): DrawnShape =>
+  shape.kind === 'path'
+    ? { ...shape, points: shape.points.map(([x, y]) => [x, y - by]) }
+    : { ...shape, y: shape.y - by };
 
 function* pieceShapes(
   { x0, x1, lengthM }: Piece,
@@ -169,8 +179,9 @@ function* postShapes(rig: Rig, posts: readonly Spot[]): Generator<DrawnShape> {
     );
     rows[row] = from + half;
     const y = LINE_MM - 9 - row * 3.6;
-    yield line('thin', [x, LINE_MM + 3], [x, y + 1]);
-    yield { kind: 'circle', x, y: LINE_MM - 4, r: 2.3, stroke: 'outline' };
+    yield line('thin', [x, LINE_MM + 3], [x, LINE_MM - 1.7]);
+    yield line('thin', [x, LINE_MM - 6.3], [x, y + 1]);
+    yield { kind: 'circle', x, y: LINE_MM - 4, r: 2.3, stroke: 'thin' };
     const number = numbers.get(id);
     if (number !== undefined) yield text(x, LINE_MM - 3, String(number), 2.6);
     yield text(from, y, shown);

@@ -120,7 +120,7 @@ export function walked({ rig }: HandoverQuestion): BookSection {
         [5, 77, 18],
         walkThings(rig).map(({ id, says, caution: mind }) => {
           const day = rig.book.walked[id];
-          return [day ? 'x' : '', mind === '' ? says : `${says} ${mind}`, day ?? ''];
+          return [day ? '[x]' : '[  ]', mind === '' ? says : `${says} ${mind}`, day ?? ''];
         }),
       ),
     ],

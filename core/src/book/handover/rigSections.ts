@@ -12,6 +12,7 @@ import {
 } from '../../power';
 import type { Rig } from '../../rig';
 import { drawRunOnPaper, runLegend } from '../drawRun';
+import { numbered } from '../numbered';
 import {
   caution,
   plain,
@@ -42,13 +43,15 @@ export function signal({ rig, units }: HandoverQuestion): BookSection {
 
 export function board({ rig, units }: HandoverQuestion): BookSection {
   if (layBoard(rig).standings.length === 0) return { id: 'board', title: 'The board', blocks: [] };
+  const { drawing: above, legend } = numbered(drawBoard(rig, 'From above', 'layout', units), rig);
+  const { drawing: below } = numbered(drawBoard(rig, 'From below', 'underside', units), rig);
   return {
     id: 'board',
     title: 'The board',
     blocks: [
-      { kind: 'drawing', drawing: drawBoard(rig, 'From above', 'layout', units) },
-      { kind: 'drawing', drawing: drawBoard(rig, 'From below', 'underside', units) },
-      plain('Dashed: on the other side.'),
+      { kind: 'drawing', drawing: above },
+      { kind: 'drawing', drawing: below },
+      plain(`Dashed: on the other side. ${legend}`),
     ],
   };
 }

@@ -9,7 +9,7 @@ import {
   type UnitSystem,
 } from '@gullwind/core';
 import { createElement } from 'react';
-import { readPrintFont } from '../../../app/printFont';
+import { readPrintFont } from '../../../app/print/faces';
 import { saveBytes, saveText } from '../../files';
 
 /// The board as files for elsewhere. What draws and prints is loaded when it is asked for.
@@ -28,7 +28,7 @@ export async function savePdf(rig: Rig, paper: Paper, units: UnitSystem): Promis
 export async function saveSvg(rig: Rig, kind: DrawingKind, units: UnitSystem): Promise<void> {
   const [{ renderToStaticMarkup }, { DrawingSvg }] = await Promise.all([
     import('react-dom/server'),
-    import('./DrawingSvg'),
+    import('../../../ui/DrawingSvg'),
   ]);
   const drawing = drawBoard(rig, rig.texts.name, kind, units);
   const text = renderToStaticMarkup(createElement(DrawingSvg, drawing));

@@ -4,8 +4,6 @@ import {
   tilesOf,
   type Drawing,
   type Paper,
-  type DrawnShape,
-  type Stroke,
   type Tile,
   type UnitSystem,
 } from '@gullwind/core';
@@ -13,96 +11,14 @@ import fontkit from '@pdf-lib/fontkit';
 import {
   clip,
   endPath,
-  grayscale,
   PDFDocument,
   popGraphicsState,
   pushGraphicsState,
   rectangle,
-  type PDFFont,
-  type PDFPage,
 } from 'pdf-lib';
+import { BLACK, drawShape, pt, type Sheet } from '../../../app/print/shapes';
 
 /// Drawings at full size on sheets of paper, with marks to lay them together by and a bar to check the size with.
-
-const POINTS_PER_MM = 72 / 25.4;
-const pt = (mm: number): number => mm * POINTS_PER_MM;
-
-const LINES: Readonly<Record<Stroke, { readonly mm: number; readonly dash?: readonly number[] }>> =
-  {
-    outline: { mm: 0.5 },
-    cut: { mm: 0.35 },
-    thin: { mm: 0.2 },
-    dashed: { mm: 0.2, dash: [2, 1.5] },
-  };
-
-const BLACK = grayscale(0);
-
-/** How a sheet's own millimetres, from the top left of the drawing, lie on the page. */
-interface Sheet {
-  readonly page: PDFPage;
-  readonly font: PDFFont;
-  readonly x: (mm: number) => number;
-  readonly y: (mm: number) => number;
-}
-
-const lineOf = (
-  stroke: Stroke,
-): { thickness: number; color: typeof BLACK; dashArray?: number[] } => {
-  const { mm, dash } = LINES[stroke];
-  return {
-    thickness: pt(mm),
-    color: BLACK,
-    ...(dash ? { dashArray: dash.map(pt) } : {}),
-  };
-};
-
-function drawShape(sheet: Sheet, shape: DrawnShape): void {
-  const { page, font, x, y } = sheet;
-  switch (shape.kind) {
-    case 'rect':
-      return drawBox(sheet, shape);
-    case 'circle':
-      return page.drawCircle({
-        x: x(shape.x),
-        y: y(shape.y),
-        size: pt(shape.r),
-        borderColor: BLACK,
-        borderWidth: lineOf(shape.stroke).thickness,
-      });
-    case 'path':
-      return drawPath(sheet, shape);
-    case 'text': {
-      const size = pt(shape.size);
-      const back = shape.anchor === 'middle' ? font.widthOfTextAtSize(shape.text, size) / 2 : 0;
-      page.drawText(shape.text, { x: x(shape.x) - back, y: y(shape.y), size, font, color: BLACK });
-    }
-  }
-}
-
-function drawBox({ page, x, y }: Sheet, box: Extract<DrawnShape, { kind: 'rect' }>): void {
-  const { thickness, dashArray } = lineOf(box.stroke);
-  page.drawRectangle({
-    x: x(box.x),
-    y: y(box.y + box.height),
-    width: pt(box.width),
-    height: pt(box.height),
-    borderColor: BLACK,
-    borderWidth: thickness,
-    ...(dashArray ? { borderDashArray: dashArray } : {}),
-  });
-}
-
-function drawPath({ page, x, y }: Sheet, path: Extract<DrawnShape, { kind: 'path' }>): void {
-  for (const [i, end] of path.points.entries()) {
-    const start = path.points[i - 1];
-    if (start)
-      page.drawLine({
-        start: { x: x(start[0]), y: y(start[1]) },
-        end: { x: x(end[0]), y: y(end[1]) },
-        ...lineOf(path.stroke),
-      });
-  }
-}
 
 /** A cross at every corner that sheets have in common. */
 function drawMarks({ page, x, y }: Sheet, tile: Tile): void {
@@ -171,6 +87,7 @@ export async function boardPdf(
       const sheet: Sheet = {
         page,
         font: embedded,
+        pt,
         x: (mm) => pt(PAPER_MARGIN + mm - tile.x),
         y: (mm) => pt(paperHeight - PAPER_MARGIN - (mm - tile.y)),
       };

@@ -16,7 +16,7 @@ import {
 import { Button, Divider, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
 import { sayFailure } from '../../../app/failures';
-import { readPrintFont } from '../../../app/printFont';
+import { readPrintFont } from '../../../app/print/faces';
 import { saveBytes, saveText } from '../../files';
 import { useCuts } from '../CutsView';
 import type { BuildNow } from '../useBuild';

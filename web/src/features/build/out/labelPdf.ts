@@ -2,8 +2,8 @@ import { PAPERS, type BuildCable, type Paper } from '@gullwind/core';
 import fontkit from '@pdf-lib/fontkit';
 import { grayscale, PDFDocument, type PDFFont, type PDFPage } from 'pdf-lib';
 import { create as createCode } from 'qrcode';
-import { printable } from './printable';
-import { wrapped } from './tablePdf';
+import { printable } from '../../../app/print/printable';
+import { wrapped } from '../../../app/print/wrapped';
 
 /// Labels for both ends of every cable, to be cut out: the label large, from jack to jack, and a code that opens its page.
 

@@ -2,7 +2,8 @@ import type { Paper, PaperTable } from '@gullwind/core';
 import { PAPERS } from '@gullwind/core';
 import fontkit from '@pdf-lib/fontkit';
 import { grayscale, PDFDocument, type PDFFont, type PDFPage } from 'pdf-lib';
-import { printable } from './printable';
+import { printable } from '../../../app/print/printable';
+import { wrapped } from '../../../app/print/wrapped';
 
 /// Lists for the bench on paper: black on white, wrapped within their columns, their head on every sheet.
 
@@ -12,35 +13,6 @@ const SIZE = 9;
 const LEADING = 11.5;
 const PAD = 4;
 const BLACK = grayscale(0);
-
-/** As many lines as it takes; a word that is wider than its column is broken. */
-export function wrapped(
-  text: string,
-  width: number,
-  font: PDFFont,
-  size: number,
-): readonly string[] {
-  const lines: string[] = [];
-  let line = '';
-  const fits = (one: string): boolean => font.widthOfTextAtSize(one, size) <= width;
-  for (const word of text.split(/\s+/u).filter(Boolean)) {
-    const longer = line === '' ? word : `${line} ${word}`;
-    if (fits(longer)) {
-      line = longer;
-      continue;
-    }
-    if (line !== '') lines.push(line);
-    line = word;
-    while (!fits(line)) {
-      let cut = line.length - 1;
-      while (cut > 1 && !fits(line.slice(0, cut))) cut--;
-      lines.push(line.slice(0, cut));
-      line = line.slice(cut);
-    }
-  }
-  if (line !== '' || lines.length === 0) lines.push(line);
-  return lines;
-}
 
 class Sheets {
   private page!: PDFPage;
