@@ -11,5 +11,6 @@ export type { Job, JobDocument, JobRecords, JobStage, StageOfJob, StageState } f
 export { sayDifference } from './sayDifference';
 export { walkedCount, walkThings } from './walk';
 export type { WalkThing } from './walk';
+export { faultSteps } from './faultSteps';
 export { handoverOf, sayPresses, sayTravel } from './handover';
 export type { BookBlock, BookSection, Handover, HandoverQuestion } from './handover';

@@ -15,6 +15,7 @@ import {
   type Place,
   type Rig,
 } from '@gullwind/core';
+import { bookOfStorm, bookOfTavern } from './demoBooks';
 import { demoThing } from './demoGear';
 import { layPitBoard, layStormBoard, layTavernBoard } from './demoLayouts';
 
@@ -209,6 +210,6 @@ const tavernBoard: Rig = applyEdits(
 /** Fixed ids, so that seeding twice adds nothing. */
 export const DEMO_RIGS: readonly { readonly id: string; readonly rig: Rig }[] = [
   { id: '5d0c7f6e-1a51-4c1e-9a01-000000000001', rig: layPitBoard(pitBoard) },
-  { id: '5d0c7f6e-1a51-4c1e-9a01-000000000002', rig: layStormBoard(stormBoard) },
-  { id: '5d0c7f6e-1a51-4c1e-9a01-000000000003', rig: layTavernBoard(tavernBoard) },
+  { id: '5d0c7f6e-1a51-4c1e-9a01-000000000002', rig: bookOfStorm(layStormBoard(stormBoard)) },
+  { id: '5d0c7f6e-1a51-4c1e-9a01-000000000003', rig: bookOfTavern(layTavernBoard(tavernBoard)) },
 ];

@@ -12,6 +12,7 @@ export const PAGES = {
   '/rigs/:rigId/bench': async () => (await import('../features/bench')).RigBenchPage,
   '/rigs/:rigId/listen': async () => (await import('../features/listen')).ListenPage,
   '/rigs/:rigId/trace': async () => (await import('../features/trace')).TracePage,
+  '/rigs/:rigId/book': async () => (await import('../features/book')).BookPage,
   '/trace': async () => (await import('../features/trace')).FreeTracePage,
   '/bench': async () => (await import('../features/bench')).BenchPage,
   '/gear': async () => (await import('../features/gear')).GearPage,

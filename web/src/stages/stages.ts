@@ -6,6 +6,7 @@ import GridOnOutlined from '@mui/icons-material/GridOnOutlined';
 import HandymanOutlined from '@mui/icons-material/HandymanOutlined';
 import HearingOutlined from '@mui/icons-material/HearingOutlined';
 import HomeRepairServiceOutlined from '@mui/icons-material/HomeRepairServiceOutlined';
+import MenuBookOutlined from '@mui/icons-material/MenuBookOutlined';
 import RouteOutlined from '@mui/icons-material/RouteOutlined';
 import PowerOutlined from '@mui/icons-material/PowerOutlined';
 import StraightenOutlined from '@mui/icons-material/StraightenOutlined';
@@ -215,6 +216,15 @@ export const STAGES: readonly Stage[] = [
     keys: TRACE_KEYS,
     picture: 'trace',
     journey: 'trace',
+  },
+  {
+    label: 'Book',
+    icon: MenuBookOutlined,
+    route: '/rigs/:rigId/book',
+    rail: 'rig',
+    keys: [],
+    picture: 'book',
+    journey: 'book',
   },
   {
     label: 'Trace',

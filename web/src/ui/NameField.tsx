@@ -7,23 +7,32 @@ interface Props {
   readonly label: string;
   readonly value: string;
   readonly required?: boolean;
+  /** Characters at the most. */
+  readonly most?: number;
   readonly placeholder?: string;
   readonly sx?: SxProps;
   readonly onChange: (name: string) => void;
 }
+
+const LOOK = {
+  borderBottom: '1px solid transparent',
+  '&:hover': { borderColor: 'divider' },
+  '&.Mui-focused': { borderColor: 'primary.main' },
+} as const;
 
 /** A name edited where it is read. An empty or overlong one is refused in place. */
 export const NameField = memo(function NameField({
   label,
   value,
   required = true,
+  most = LONGEST_NAME,
   placeholder,
   sx,
   onChange,
 }: Props) {
   const [text, setText] = useState<string | null>(null);
   const shown = text ?? value;
-  const message = nameProblem(label, shown, required);
+  const message = nameProblem(label, shown, required, most);
   const leave = () => {
     if (text !== null && text !== value && !message) onChange(text.trim());
     setText(null);
@@ -49,24 +58,16 @@ export const NameField = memo(function NameField({
           spellCheck: false,
           style: { textOverflow: 'ellipsis' },
         }}
-        sx={
-          {
-            borderBottom: '1px solid transparent',
-            '&:hover': { borderColor: 'divider' },
-            '&.Mui-focused': { borderColor: 'primary.main' },
-            ...sx,
-          } as SxProps
-        }
+        sx={{ ...LOOK, ...sx } as SxProps}
       />
       <FieldMessage message={message} />
     </>
   );
 });
 
-function nameProblem(label: string, text: string, required: boolean): string | null {
+function nameProblem(label: string, text: string, required: boolean, most: number): string | null {
   if (required && text.trim() === '')
     return `${label}: it is empty; at least 1 character is needed.`;
-  if (text.length > LONGEST_NAME)
-    return `${label}: ${text.length} characters, at most ${LONGEST_NAME}.`;
+  if (text.length > most) return `${label}: ${text.length} characters, at most ${most}.`;
   return null;
 }

@@ -4,6 +4,8 @@ import {
   analyseStates,
   assumptionsThatMatter,
   capacitanceFor,
+  changeOf,
+  handoverOf,
   capacitorPositions,
   sweepOutput,
   chainOf,
@@ -49,7 +51,10 @@ import {
   type Offered,
   type SwapKind,
   type Explanation,
+  type Handover,
+  type HandoverQuestion,
   type Hunt,
+  type RigChange,
   type Order,
   type TraceCase,
   type Failure,
@@ -119,6 +124,9 @@ const questionsApi = {
       const measured = measureRig(rig, solver);
       return measured.kind === 'sounding' ? measured.figures : null;
     }),
+  changeOf: (before: Rig, after: Rig, building: Building): RigChange =>
+    changeOf(before, after, building),
+  handover: (question: HandoverQuestion): Handover => handoverOf(question),
   expectedMinutes: (
     trace: TraceCase,
     asked: Pick<Hunt, 'answers' | 'order'>,

@@ -52,7 +52,7 @@ function cueBlocks(rig: Rig): readonly BookBlock[] {
     `${cue.guitar.name}${cue.isChange ? `, change${kill ? ` with ${kill} on` : ' with the volume down'}` : ''}`,
     cue.song.tuning,
     cue.scene?.name ?? '',
-    cue.presses.join(', '),
+    cue.presses.join(' · '),
     [cue.song.note, ...cue.missing.map((what) => `${what} is gone`)].filter(Boolean).join('; '),
   ]);
   return [

@@ -6,22 +6,18 @@ import {
   isPatch,
   keepPlace,
   nameCable,
-  plugInAtPlace,
   removeFrom,
   setLengthAt,
   goToPlace,
   type Cable,
-  type Place,
-  type RigItem,
   type Sourced,
 } from '@gullwind/core';
 import Add from '@mui/icons-material/Add';
 import DeleteOutline from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, styled } from '@mui/material';
-import { useState } from 'react';
 import { NameField } from '../../ui/NameField';
 import { QuantityField } from '../../ui/QuantityField';
-import { GearPicker } from '../picker';
+import { PluggedInto } from '../picker';
 import type { BriefPartProps } from './briefPart';
 import { Part } from './Part';
 
@@ -156,51 +152,6 @@ export function PlacesPart({ rig, units, edit }: BriefPartProps) {
         </Button>
       ))}
     </Part>
-  );
-}
-
-interface PluggedProps extends Pick<BriefPartProps, 'rig' | 'edit'> {
-  readonly place: Place;
-}
-
-/** What stands at a place: the rig's own amp, or another one that waits there. */
-function PluggedInto({ rig, place, edit }: PluggedProps) {
-  const [isAsking, setAsking] = useState(false);
-  const { destination, id, name } = place;
-  const pick = (item: RigItem) => {
-    setAsking(false);
-    if (item.kind !== 'destination') return;
-    const there = { ...item.thing, id: rig.electrical.destinations[0]!.id };
-    edit(plugInAtPlace(rig, id, { destination: there }));
-  };
-  return (
-    <>
-      <Button
-        size="small"
-        aria-label={`Plugged into at ${name}`}
-        title="Another amp or input that waits there"
-        onClick={() => setAsking(true)}
-      >
-        {destination?.name ?? 'the same'}
-      </Button>
-      {destination && (
-        <IconButton
-          size="small"
-          aria-label={`The same at ${name} as everywhere`}
-          onClick={() => edit(plugInAtPlace(rig, id, { destination: null }))}
-        >
-          <DeleteOutline sx={{ fontSize: 16 }} />
-        </IconButton>
-      )}
-      {isAsking && (
-        <GearPicker
-          kind="destination"
-          title="What it is plugged into there"
-          onClose={() => setAsking(false)}
-          onPick={pick}
-        />
-      )}
-    </>
   );
 }
 

@@ -1,5 +1,4 @@
 import { LONGEST_REVISION_NAME, type RevisionListing } from '@gullwind/contract';
-import type { Rig } from '@gullwind/core';
 import {
   Alert,
   Box,
@@ -17,16 +16,14 @@ import { useSnackbar } from 'notistack';
 import { useState } from 'react';
 import { Virtuoso } from 'react-virtuoso';
 import { messageOf, useListRevisionsInfiniteQuery, useNameRevisionMutation } from '../../app/api';
-import { ask, sayFailed } from '../../app/http';
-import { useAppDispatch } from '../../app/storeHooks';
-import { editorActions } from './editorSlice';
 import { useEditor } from './editorStore';
+import { useGoBack } from './useGoBack';
 
 /** What was kept of the open rig: to name what is to stay, and to go back to. */
 export function RevisionsDialog({ onClose }: { readonly onClose: () => void }) {
   const id = useEditor(({ open }) => open?.id ?? null);
   const now = useEditor(({ open }) => open?.basedOn ?? 0);
-  const goBack = useGoBack(onClose);
+  const goBack = useGoBack();
   if (id === null) return null;
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="revisions-title">
@@ -36,7 +33,11 @@ export function RevisionsDialog({ onClose }: { readonly onClose: () => void }) {
           Every change is kept for a day, then one an hour for a week, one a day for a year, and one
           a month for ever. One with a name stays.
         </DialogContentText>
-        <Revisions id={id} now={now} onGoBack={(revision) => void goBack(id, revision)} />
+        <Revisions
+          id={id}
+          now={now}
+          onGoBack={(revision) => void goBack(revision).then((isBack) => isBack && onClose())}
+        />
       </DialogContent>
       <DialogActions>
         <Button variant="contained" onClick={onClose}>
@@ -45,19 +46,6 @@ export function RevisionsDialog({ onClose }: { readonly onClose: () => void }) {
       </DialogActions>
     </Dialog>
   );
-}
-
-function useGoBack(onDone: () => void) {
-  const dispatch = useAppDispatch();
-  const { enqueueSnackbar } = useSnackbar();
-  return async (id: string, revision: number) => {
-    const answer = await ask<{ readonly rig: Rig }>({ path: `/rigs/${id}/revisions/${revision}` });
-    if (answer.kind !== 'ok')
-      return void enqueueSnackbar(sayFailed(answer), { variant: 'warning' });
-    dispatch(editorActions.replaced(answer.data.rig));
-    onDone();
-    enqueueSnackbar(`The rig is as it was at revision ${revision}; undo takes that back.`);
-  };
 }
 
 const HIGHEST_PX = 380;

@@ -7,3 +7,4 @@ export { RigStage } from './RigStage';
 export { StageHeader } from './StageHeader';
 export { StagePage } from './StagePage';
 export { useRigEdits } from './useRigEdits';
+export { useGoBack } from './useGoBack';
