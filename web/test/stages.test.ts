@@ -9,10 +9,11 @@ const README = readFileSync(at('README.md'), 'utf8');
 test('every stage has an address, a name and a picture of its own, and somebody who goes through it', () => {
   for (const what of ['route', 'label', 'picture'] as const)
     expect(new Set(STAGES.map((stage) => stage[what])).size).toBe(STAGES.length);
-  for (const { rail, route, picture, journey } of STAGES) {
+  for (const { rail, route, picture, guide, journey } of STAGES) {
     expect(route.includes('/:rigId/')).toBe(rail === 'rig');
     expect(existsSync(at(`docs/screenshots/${picture}.png`))).toBe(true);
     expect(README).toContain(`docs/screenshots/${picture}.png`);
+    expect(existsSync(at(`docs/guide/${guide}.md`))).toBe(true);
     expect(existsSync(at(`e2e/journeys/${journey}.e2e.ts`))).toBe(true);
   }
 });

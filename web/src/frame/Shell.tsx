@@ -47,7 +47,12 @@ export function Shell() {
             <Outlet />
           </Intake>
         </Box>
-        <KeysDialog groups={keys.groups} open={keys.isOpen} onClose={keys.hide} />
+        <KeysDialog
+          stage={keys.stage}
+          groups={keys.groups}
+          open={keys.isOpen}
+          onClose={keys.hide}
+        />
       </Box>
     </ShowKeys>
   );
@@ -122,7 +127,7 @@ function RailStop({ stage, rigId = '' }: { stage: Stage; rigId?: string }) {
 
 function Wordmark() {
   return (
-    <Box sx={{ py: 1.5, px: 1, textAlign: 'center', display: { xs: 'none', sm: 'block' } }}>
+    <Box sx={{ pt: 1, pb: 0.75, px: 1, textAlign: 'center', display: { xs: 'none', sm: 'block' } }}>
       <Box
         component="img"
         src="/mark.svg"
@@ -130,6 +135,9 @@ function Wordmark() {
         sx={{ width: 30, height: 30, display: 'block', mx: 'auto' }}
       />
       <Typography sx={{ fontSize: 13, fontWeight: 600, mt: 0.5 }}>Gullwind</Typography>
+      <Link component={NavLink} to="/guide" color="inherit" sx={{ fontSize: 13 }}>
+        Guide
+      </Link>
     </Box>
   );
 }

@@ -1,13 +1,14 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { matchPath, useLocation } from 'react-router';
-import { keysOf, STAGES, type KeyGroup } from '../stages';
+import { keysOf, STAGES, type KeyGroup, type Stage } from '../stages';
 import { ignoreKeyIn } from '../app/showKeys';
 import { useSettings, useThemeMode } from '../app/useSettings';
 
-/// Keys that every stage has, and the list of those of the one that is looked at.
+/// Keys that every stage has, and the help for the one that is looked at.
 
 interface StageKeys {
+  readonly stage: Stage;
   readonly groups: readonly KeyGroup[];
   readonly isOpen: boolean;
   readonly show: () => void;
@@ -36,10 +37,13 @@ export function useStageKeys(): StageKeys {
     },
     { ignoreEventWhen: ignoreKeyIn },
   );
-  const groups = useMemo(() => {
-    const stage = STAGES.find(({ route }) => matchPath(route, pathname));
-    return keysOf(stage ?? STAGES[0]!);
-  }, [pathname]);
+  const stage = useMemo(
+    () => STAGES.find(({ route }) => matchPath(route, pathname)) ?? STAGES[0]!,
+    [pathname],
+  );
+  const groups = useMemo(() => keysOf(stage), [stage]);
+  // A link in it leads away from it.
+  useEffect(() => setOpen(false), [pathname]);
   const acts = useMemo(() => ({ show: () => setOpen(true), hide: () => setOpen(false) }), []);
-  return { groups, isOpen, ...acts };
+  return { stage, groups, isOpen, ...acts };
 }

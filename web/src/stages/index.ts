@@ -1,3 +1,4 @@
-export { keysOf, STAGES } from './stages';
+export { keysOf } from './keys';
+export { STAGES } from './stages';
 export { PAGES } from './pages';
 export type { KeyGroup, Stage } from './stage';

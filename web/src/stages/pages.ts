@@ -16,6 +16,7 @@ export const PAGES = {
   '/trace': async () => (await import('../features/trace')).FreeTracePage,
   '/bench': async () => (await import('../features/bench')).BenchPage,
   '/gear': async () => (await import('../features/gear')).GearPage,
+  '/guide': async () => (await import('../features/guide')).GuidePage,
   '/di': async () => (await import('../features/checks')).DiPage,
   '/speaker': async () => (await import('../features/checks')).SpeakerPage,
   '/settings': async () => (await import('../features/settings')).SettingsPage,

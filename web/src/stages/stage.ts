@@ -1,5 +1,6 @@
 import type { SvgIconProps } from '@mui/material';
 import type { ComponentType } from 'react';
+import type { GuideName } from '../features/guide';
 import type { Route } from './pages';
 
 /** Keys under one heading: what is pressed, and what it does. */
@@ -18,6 +19,8 @@ export interface Stage {
   readonly rail: 'rig' | 'workshop' | 'foot' | 'none';
   /** Beside those that every stage has. */
   readonly keys: readonly KeyGroup[];
+  /** In docs/guide, without ".md": what stands behind “?”. */
+  readonly guide: GuideName;
   /** In docs/screenshots, without ".png". */
   readonly picture: string;
   /** In e2e/journeys, without ".e2e.ts": who goes through it. */

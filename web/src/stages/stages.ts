@@ -14,116 +14,8 @@ import TravelExploreOutlined from '@mui/icons-material/TravelExploreOutlined';
 import TroubleshootOutlined from '@mui/icons-material/TroubleshootOutlined';
 import SettingsOutlined from '@mui/icons-material/SettingsOutlined';
 import SpeakerOutlined from '@mui/icons-material/SpeakerOutlined';
-import type { KeyGroup, Stage } from './stage';
-
-const PATH_KEYS: readonly KeyGroup[] = [
-  {
-    heading: 'Go',
-    keys: [
-      ['← →', 'along the way'],
-      ['Home End', 'to the guitar, to the amp'],
-      ['Enter', 'to the numbers of what is selected'],
-      ['Esc', 'back, or give up what was typed'],
-    ],
-  },
-  {
-    heading: 'Switch',
-    keys: [
-      ['1 … 9, 0', 'switch pedal 1 … 10'],
-      ['Space', 'switch the selected pedal'],
-    ],
-  },
-  {
-    heading: 'Change',
-    keys: [
-      ['↑ ↓  or  + −', 'selected cable longer, shorter (Shift: larger steps)'],
-      ['Alt ← →', 'selected pedal one place on'],
-      ['B', 'a buffer after the selection'],
-      ['A', 'add a pedal after the selection'],
-      ['Del', 'delete the selected pedal'],
-    ],
-  },
-];
-
-const POWER_KEYS: readonly KeyGroup[] = [
-  {
-    heading: 'Go',
-    keys: [
-      ['↓ ↑', 'the next place on the delta, the one before'],
-      ['I', 'to the choices of what is picked'],
-      ['Esc', 'nothing picked'],
-    ],
-  },
-  {
-    heading: 'Change',
-    keys: [
-      ['Shift ↓ ↑', 'onto the next free outlet, the one before'],
-      ['Del', 'off its outlet'],
-      ['F', 'fixed, or free for proposals'],
-      ['P', 'propose'],
-    ],
-  },
-];
-
-const BOARD_KEYS: readonly KeyGroup[] = [
-  {
-    heading: 'Go',
-    keys: [
-      ['Page ↓ ↑  or  . ,', 'the next thing, the one before'],
-      ['Enter', 'to the numbers of what is selected'],
-      ['Esc', 'nothing selected'],
-      ['Shift click, Ctrl A', 'several, all'],
-      ['+ − 0', 'closer, farther, all of it'],
-      ['F', 'from above, from below'],
-    ],
-  },
-  {
-    heading: 'Change',
-    keys: [
-      ['← → ↑ ↓', 'what is selected by 1 mm (Shift: 10 mm)'],
-      ['Alt while dragging', 'rest at no edge'],
-      ['R', 'a quarter turn'],
-      ['Del', 'back into the cargo'],
-    ],
-  },
-  {
-    heading: 'Ask',
-    keys: [
-      ['G', 'arrange'],
-      ['K', 'pin what is selected, or let it go'],
-      ['W', 'where what is selected fits; with nothing selected, what fits'],
-      ['S', 'what a swap of two costs'],
-    ],
-  },
-];
-
-const LISTEN_KEYS: readonly KeyGroup[] = [
-  {
-    heading: 'Hear',
-    keys: [
-      ['Space', 'the music, on and off'],
-      ['1 … 9, 0', 'voice 1 … 10, at the same instant'],
-    ],
-  },
-  {
-    heading: 'In a blind test',
-    keys: [
-      ['A  B', 'what is known'],
-      ['X', 'the unknown'],
-    ],
-  },
-];
-
-const TRACE_KEYS: readonly KeyGroup[] = [
-  {
-    heading: 'Answer',
-    keys: [
-      ['Y  N', 'yes, no'],
-      ['S', 'not sure'],
-      ['⌫', 'take the last one back'],
-    ],
-  },
-];
+import { BOARD_KEYS, LISTEN_KEYS, PATH_KEYS, POWER_KEYS, TRACE_KEYS } from './keys';
+import type { Stage } from './stage';
 
 /** Every stage and tool, in the order of the rail: the stages of a rig in the order of the job. */
 export const STAGES: readonly Stage[] = [
@@ -131,6 +23,7 @@ export const STAGES: readonly Stage[] = [
     label: 'Rigs',
     icon: HomeRepairServiceOutlined,
     route: '/',
+    guide: 'rigs',
     rail: 'workshop',
     keys: [],
     picture: 'rigs',
@@ -140,6 +33,7 @@ export const STAGES: readonly Stage[] = [
     label: 'Brief',
     icon: ForumOutlined,
     route: '/rigs/:rigId/brief',
+    guide: 'brief',
     rail: 'rig',
     keys: [],
     picture: 'brief',
@@ -149,6 +43,7 @@ export const STAGES: readonly Stage[] = [
     label: 'Path',
     icon: RouteOutlined,
     route: '/rigs/:rigId/path',
+    guide: 'path',
     rail: 'rig',
     keys: PATH_KEYS,
     picture: 'path-dull',
@@ -158,6 +53,7 @@ export const STAGES: readonly Stage[] = [
     label: 'Plans',
     icon: AltRouteOutlined,
     route: '/rigs/:rigId/plans',
+    guide: 'plans',
     rail: 'rig',
     keys: [],
     picture: 'plans',
@@ -167,6 +63,7 @@ export const STAGES: readonly Stage[] = [
     label: 'Board',
     icon: GridOnOutlined,
     route: '/rigs/:rigId/board',
+    guide: 'board',
     rail: 'rig',
     keys: BOARD_KEYS,
     picture: 'board',
@@ -176,6 +73,7 @@ export const STAGES: readonly Stage[] = [
     label: 'Power',
     icon: PowerOutlined,
     route: '/rigs/:rigId/power',
+    guide: 'power',
     rail: 'rig',
     keys: POWER_KEYS,
     picture: 'power',
@@ -185,6 +83,7 @@ export const STAGES: readonly Stage[] = [
     label: 'Build',
     icon: HandymanOutlined,
     route: '/rigs/:rigId/build',
+    guide: 'build',
     rail: 'rig',
     keys: [],
     picture: 'build',
@@ -194,6 +93,7 @@ export const STAGES: readonly Stage[] = [
     label: 'Bench',
     icon: TroubleshootOutlined,
     route: '/rigs/:rigId/bench',
+    guide: 'bench',
     rail: 'rig',
     keys: [],
     picture: 'bench',
@@ -203,6 +103,7 @@ export const STAGES: readonly Stage[] = [
     label: 'Listen',
     icon: HearingOutlined,
     route: '/rigs/:rigId/listen',
+    guide: 'listen',
     rail: 'rig',
     keys: LISTEN_KEYS,
     picture: 'listen',
@@ -212,6 +113,7 @@ export const STAGES: readonly Stage[] = [
     label: 'Trace',
     icon: TravelExploreOutlined,
     route: '/rigs/:rigId/trace',
+    guide: 'trace',
     rail: 'rig',
     keys: TRACE_KEYS,
     picture: 'trace',
@@ -221,24 +123,27 @@ export const STAGES: readonly Stage[] = [
     label: 'Book',
     icon: MenuBookOutlined,
     route: '/rigs/:rigId/book',
+    guide: 'book',
     rail: 'rig',
     keys: [],
     picture: 'book',
     journey: 'book',
   },
   {
-    label: 'Trace',
+    label: 'Trace without a rig',
     icon: TravelExploreOutlined,
     route: '/trace',
+    guide: 'trace',
     rail: 'none',
     keys: TRACE_KEYS,
-    picture: 'trace',
+    picture: 'trace-free',
     journey: 'trace',
   },
   {
     label: 'Gear',
     icon: CableOutlined,
     route: '/gear',
+    guide: 'gear',
     rail: 'workshop',
     keys: [],
     picture: 'gear',
@@ -248,6 +153,7 @@ export const STAGES: readonly Stage[] = [
     label: 'Measure',
     icon: StraightenOutlined,
     route: '/bench',
+    guide: 'measure',
     rail: 'workshop',
     keys: [],
     picture: 'measure',
@@ -257,6 +163,7 @@ export const STAGES: readonly Stage[] = [
     label: 'Which DI',
     icon: CallMergeOutlined,
     route: '/di',
+    guide: 'which-di',
     rail: 'foot',
     keys: [],
     picture: 'which-di',
@@ -266,43 +173,30 @@ export const STAGES: readonly Stage[] = [
     label: 'Speaker',
     icon: SpeakerOutlined,
     route: '/speaker',
+    guide: 'speaker',
     rail: 'foot',
     keys: [],
     picture: 'speaker-cable',
     journey: 'library',
   },
   {
+    label: 'Guide',
+    icon: MenuBookOutlined,
+    route: '/guide',
+    guide: 'glossary',
+    rail: 'none',
+    keys: [],
+    picture: 'guide',
+    journey: 'guide',
+  },
+  {
     label: 'Settings',
     icon: SettingsOutlined,
     route: '/settings',
+    guide: 'settings',
     rail: 'foot',
     keys: [],
     picture: 'settings',
     journey: 'everyView',
   },
-];
-
-/** Keys that every stage of a rig has. */
-const RIG_KEYS: KeyGroup = {
-  heading: 'Take back',
-  keys: [
-    ['Ctrl/⌘ Z', 'undo'],
-    ['Ctrl/⌘ Shift Z', 'redo'],
-  ],
-};
-
-/** Keys that every stage has. */
-const COMMON_KEYS: KeyGroup = {
-  heading: 'See',
-  keys: [
-    ['U', 'metres or feet'],
-    ['N', 'day or night'],
-    ['?', 'this list'],
-  ],
-};
-
-export const keysOf = ({ keys, rail }: Stage): readonly KeyGroup[] => [
-  ...keys,
-  ...(rail === 'rig' ? [RIG_KEYS] : []),
-  COMMON_KEYS,
 ];

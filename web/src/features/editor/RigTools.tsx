@@ -56,7 +56,7 @@ export const RigTools = memo(function RigTools({ canUndo, canRedo }: Props) {
           <LightModeOutlined fontSize="small" />
         )}
       </Tool>
-      <Tool label="Keys" onClick={showKeys}>
+      <Tool label="Help and keys" onClick={showKeys}>
         <KeyboardOutlined fontSize="small" />
       </Tool>
     </>

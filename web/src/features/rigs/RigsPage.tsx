@@ -2,7 +2,7 @@ import { RIG_SORTS, type RigQuery, type RigSort } from '@gullwind/contract';
 import Add from '@mui/icons-material/Add';
 import { Alert, Box, Button, Skeleton, TextField, Typography } from '@mui/material';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link as RouterLink, useSearchParams } from 'react-router';
 import { messageOf, useListRigsInfiniteQuery } from '../../app/api';
 import { useSettings } from '../../app/useSettings';
 import { HatchPattern } from '../../ui/HatchPattern';
@@ -117,6 +117,11 @@ function Heading({ removed, onRemoved, children }: HeadingProps) {
           />
         )}
       </Typography>
+      {!removed && (
+        <Button color="inherit" component={RouterLink} to="/trace">
+          Trace without a rig
+        </Button>
+      )}
       <Button color="inherit" onClick={() => onRemoved(removed ? '' : 'yes')}>
         {removed ? 'Back to the rigs' : 'Removed rigs'}
       </Button>
