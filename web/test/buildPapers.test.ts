@@ -12,11 +12,11 @@ import {
   type BuildCable,
   type Paper,
 } from '@gullwind/core';
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { DEMO_GEAR } from '../../server/src/demo/demoGear';
 import { DEMO_RIGS } from '../../server/src/demo/demoRigs';
 import { labelPdf } from '../src/features/build/out/labelPdf';
 import { tablePdf } from '../src/features/build/out/tablePdf';
+import { sheetsOf } from './readPdf';
 
 /// Papers for the bench, read back with another reader: nothing is cut off, everything is in its cell.
 
@@ -28,43 +28,6 @@ const face = new Uint8Array(
     ),
   ),
 );
-
-interface Word {
-  readonly text: string;
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-}
-
-interface Sheet {
-  readonly width: number;
-  readonly height: number;
-  readonly words: readonly Word[];
-}
-
-async function sheetsOf(bytes: Uint8Array): Promise<readonly Sheet[]> {
-  const document = await getDocument({ data: bytes, verbosity: 0 }).promise;
-  const sheets: Sheet[] = [];
-  for (let i = 1; i <= document.numPages; i++) {
-    const page = await document.getPage(i);
-    const [, , width, height] = page.view as [number, number, number, number];
-    const { items } = await page.getTextContent();
-    const words = items.flatMap((item) =>
-      'str' in item && item.str.trim() !== ''
-        ? [
-            {
-              text: item.str,
-              x: item.transform[4] as number,
-              y: item.transform[5] as number,
-              width: item.width,
-            },
-          ]
-        : [],
-    );
-    sheets.push({ width, height, words });
-  }
-  return sheets;
-}
 
 const { rig } = DEMO_RIGS[0]!;
 const cables = cableList(rig, DEMO_GEAR);

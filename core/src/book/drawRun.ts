@@ -166,26 +166,43 @@ function* scaleBar(
 }
 
 function* postShapes(rig: Rig, posts: readonly Spot[]): Generator<DrawnShape> {
-  const rows: number[] = Array.from({ length: NAME_ROWS }, () => -Infinity);
   const numbers = switchNumbers(rig);
-  for (const { x, id } of posts) {
-    const name = findDevice(rig, id)?.name ?? id;
-    const shown = name.length > 22 ? `${name.slice(0, 21).trimEnd()}…` : name;
-    const half = (shown.length * TEXT_MM * 0.5) / 2 + 1;
-    const from = Math.max(half, Math.min(WIDTH_MM + 2 * LEFT_MM - half, x));
-    const row = Math.max(
-      0,
-      rows.findIndex((end) => from - half > end),
-    );
-    rows[row] = from + half;
-    const y = LINE_MM - 9 - row * 3.6;
-    yield line('thin', [x, LINE_MM + 3], [x, LINE_MM - 1.7]);
-    yield line('thin', [x, LINE_MM - 6.3], [x, y + 1]);
-    yield { kind: 'circle', x, y: LINE_MM - 4, r: 2.3, stroke: 'thin' };
+  const gaps = posts.slice(1).map(({ x }, i) => x - posts[i]!.x);
+  const isCrowded = posts.length > MOST_NAMED || Math.min(...gaps) < 2 * POST_MM;
+  const rows: number[] = Array.from({ length: NAME_ROWS }, () => -Infinity);
+  for (const [i, { x, id }] of posts.entries()) {
+    // Where there are many, their numbers stand in three rows, and the words below say which is which.
+    const y = LINE_MM - 4 - (isCrowded ? (i % NUMBER_ROWS) * 2.2 * POST_MM : 0);
+    yield line('thin', [x, LINE_MM + 3], [x, y + POST_MM]);
+    yield { kind: 'circle', x, y, r: POST_MM, stroke: 'thin' };
     const number = numbers.get(id);
-    if (number !== undefined) yield text(x, LINE_MM - 3, String(number), 2.6);
-    yield text(from, y, shown);
+    if (number !== undefined) yield text(x, y + 1, String(number), 2.6);
+    if (posts.length <= MOST_NAMED)
+      yield* nameShapes(x, y - POST_MM, findDevice(rig, id)?.name ?? id, rows);
   }
+}
+
+const POST_MM = 2.3;
+const NUMBER_ROWS = 3;
+/** More posts than these have no room for names. */
+const MOST_NAMED = 14;
+
+/** A name in the first row in which it meets no other; where there is none, the words below have it. */
+function* nameShapes(
+  x: number,
+  fromY: number,
+  name: string,
+  rows: number[],
+): Generator<DrawnShape> {
+  const shown = name.length > 22 ? `${name.slice(0, 21).trimEnd()}…` : name;
+  const half = (shown.length * TEXT_MM * 0.55) / 2 + 1;
+  const at = Math.max(half, Math.min(WIDTH_MM + 2 * LEFT_MM - half, x));
+  const row = rows.findIndex((end) => at - half > end);
+  if (row < 0) return;
+  rows[row] = at + half;
+  const y = LINE_MM - 16 - row * 3.6;
+  yield line('thin', [x, fromY], [x, y + 1]);
+  yield text(at, y, shown);
 }
 
 function* ends(rig: Rig, spans: readonly Span[]): Generator<DrawnShape> {
@@ -226,13 +243,17 @@ function* threadShapes(points: readonly Sounding[]): Generator<DrawnShape> {
 }
 
 /** What the numbers on the Run are, in order: for who reads it in the dark. */
-export const runLegend = (rig: Rig, units: UnitSystem): readonly string[] =>
-  mainRow(rig).cables.flatMap((cable, i) => {
+export function runLegend(rig: Rig, units: UnitSystem): readonly string[] {
+  const numbers = switchNumbers(rig);
+  return mainRow(rig).cables.flatMap((cable, i) => {
     const device = mainRow(rig).devices[i];
     return [
       ...(cable
         ? [`${nameCable(rig, cable.id)}, ${formatQuantity(cable.lengthM.value, 'length', units)}`]
         : ['a cable that is missing']),
-      ...(device ? [device.name] : []),
+      ...(device
+        ? [numbers.has(device.id) ? `${numbers.get(device.id)} ${device.name}` : device.name]
+        : []),
     ];
   });
+}

@@ -12,7 +12,7 @@ function lettersOf(font: PDFFont): ReadonlySet<number> {
 /** Words as the shipped face can print them: a letter that it does not have is a question mark, not a box. */
 export function printable(text: string, font: PDFFont): string {
   const known = lettersOf(font);
-  return [...text.replaceAll('\u00a0', ' ').replaceAll('−', '-')]
+  return [...text.replaceAll('\u00a0', ' ').replaceAll('−', '-').replaceAll('Ω', 'ohm')]
     .map((letter) => (known.has(letter.codePointAt(0)!) ? letter : '?'))
     .join('');
 }
