@@ -34,7 +34,7 @@ export function GuidePage() {
           onChange={(event) => setWords(event.target.value)}
           fullWidth
         />
-        <Contents pages={pages} />
+        <Contents pages={pages} onOpen={() => setWords('')} />
       </Box>
       <Box sx={{ px: { xs: 2, md: 4 }, py: 2.5 }}>
         {found ? (
@@ -67,11 +67,18 @@ const Entry = styled(RouterLink)(({ theme }) => ({
   '&:hover': { textDecoration: 'underline' },
 }));
 
-const Contents = ({ pages }: { readonly pages: readonly Page[] }) => (
+interface ContentsProps {
+  readonly pages: readonly Page[];
+  readonly onOpen: () => void;
+}
+
+const Contents = ({ pages, onOpen }: ContentsProps) => (
   <Box component="ol" sx={{ listStyle: 'none', p: 0, my: 1.5 }}>
     {pages.map(({ name, title }) => (
       <li key={name}>
-        <Entry to={`/guide?page=${name}`}>{title}</Entry>
+        <Entry to={`/guide?page=${name}`} onClick={onOpen}>
+          {title}
+        </Entry>
       </li>
     ))}
   </Box>
