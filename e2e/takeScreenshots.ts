@@ -2,7 +2,7 @@ import { mkdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { chainOf, exerciseOf, type HiddenFault, type Rig } from '@gullwind/core';
 import { openBrowser, savePicture } from './src/browser';
-import { Page, PIT_BOARD, STORM_BOARD, TAVERN_BOARD } from './src/page';
+import { Page, PIT_BOARD, STORM_BOARD } from './src/page';
 import { startServerProcess } from './src/serverProcess';
 
 /// One picture of every main view, from the demo data, 1280 × 800.
@@ -12,15 +12,6 @@ mkdirSync(folder, { recursive: true });
 const server = await startServerProcess({ instruments: true });
 const driver = await openBrowser();
 const page = new Page(driver, server.address);
-
-const READINGS = `Cable;Length (m);Capacitance (pF);Date;Meter
-Harbour reel;1;128,4;2026-11-20;bench LCR
-Harbour reel;3;330,1;2026-11-20;bench LCR
-Harbour reel;6;634,9;2026-11-20;bench LCR
-Harbour reel;10;1039,8;2026-11-20;bench LCR
-Odd patch;0,3;61;2026-11-20;bench LCR
-Broken;six;700;2026-11-20;bench LCR
-`;
 
 async function setTheme(theme: 'day' | 'night'): Promise<void> {
   const url = `${server.address}api/settings`;
@@ -46,6 +37,24 @@ async function exerciseWith(fault: HiddenFault): Promise<string> {
   return String(number);
 }
 
+const KEY = { yes: 'y', no: 'n' } as const;
+
+/** Answers a hunt; the last question stays. */
+async function answerWith(answers: readonly (keyof typeof KEY)[]): Promise<void> {
+  for (const [nth, answer] of answers.entries()) {
+    await page.find('[data-test]');
+    await page.press(KEY[answer]);
+    await page.eventually(
+      'the answer',
+      async () =>
+        (await driver.findElements({ css: '[aria-label="Answers so far"] li' })).length === nth + 1,
+    );
+  }
+  await page.eventually('minutes', async () =>
+    /min.*min/su.test(await page.textOf('[aria-label="Order of the questions"]')),
+  );
+}
+
 async function openPlans(id: string): Promise<void> {
   await page.open(`/rigs/${id}/plans`);
   await page.find('[data-search="done"]');
@@ -64,22 +73,13 @@ try {
   await take('rigs');
   await openPath(PIT_BOARD, 'l1');
   await take('path-dull');
-  await openPath(TAVERN_BOARD, 'd1');
-  await take('path-right');
   await page.open('/settings');
   await page.findText('h1', 'Settings');
   await take('settings');
   await setTheme('night');
   await openPath(STORM_BOARD, 'd3');
   await take('path-night');
-  await page.lookAt('states');
-  await page.find('[data-testid="spread"]');
-  await take('all-switches');
   await setTheme('day');
-  await openPath(STORM_BOARD, 'l1');
-  await page.lookAt('advice');
-  await page.find('article[data-judgement]');
-  await take('advice');
   await page.open(`/rigs/${STORM_BOARD}/brief`);
   await page.find('ol[aria-label="A usual order"]');
   await take('brief');
@@ -114,6 +114,19 @@ try {
   await page.find('[data-voice="plan"]');
   await page.find('[data-spectrum] rect');
   await take('listen');
+  await page.open(`/rigs/${PIT_BOARD}/trace`);
+  await (await page.findText('button', 'Hum')).click();
+  await answerWith(['yes', 'no']);
+  await take('trace');
+  await page.open('/trace');
+  await page.findText('h2', 'What is wrong?');
+  await take('trace-free');
+  await page.open(`/rigs/${PIT_BOARD}/book?part=handover`);
+  await page.findText('td', ' to ');
+  await take('book');
+  await page.open('/guide?page=trace');
+  await page.find('main [data-guide="trace"] img');
+  await take('guide');
   await page.open('/bench');
   await (await page.findText('button', 'several lengths')).click();
   for (const more of [false, true, true]) {
@@ -126,9 +139,6 @@ try {
   await page.open('/gear?at=mudlark');
   await page.find('#gear-mudlark');
   await take('gear');
-  await page.drop('readings.csv', READINGS);
-  await page.findText('p', '2 entries can come in');
-  await take('import');
   await page.open('/di');
   await page.find('article[data-fit]');
   await take('which-di');

@@ -222,6 +222,45 @@ describe('axe by day, by night and in forced colours', () => {
     await expectNoViolations();
   });
 
+  test('trace: what is wrong, a question, a finding, without a rig', async () => {
+    await page.open(`/rigs/${PIT_BOARD}/trace`);
+    await page.findText('h2', 'What is wrong?');
+    await expectNoViolations();
+    await (await page.findText('button', 'Squeal')).click();
+    await page.find('[data-test], [data-finding]');
+    await expectNoViolations();
+    for (let i = 0; i < 30; i++) {
+      if ((await driver.findElements({ css: '[data-finding]' })).length > 0) break;
+      await page.press(i % 2 === 0 ? 'n' : 'y');
+      await driver.sleep(250);
+    }
+    await page.find('[data-finding]');
+    await expectNoViolations();
+    await page.open('/trace');
+    await page.findText('h2', 'What is wrong?');
+    await expectNoViolations();
+  });
+
+  test('book, every part of it', async () => {
+    for (const part of ['revisions', 'handover', 'cues', 'away', 'walk', 'faults']) {
+      await page.open(`/rigs/${STORM_BOARD}/book?part=${part}`);
+      await page.find(part === 'handover' ? 'article' : 'main section h2');
+      // What is fetched for it is there, and it holds still.
+      await driver.sleep(500);
+      await expectNoViolations();
+    }
+  });
+
+  test('the guide, and a search through it', async () => {
+    await page.open('/guide?page=power');
+    await page.find('main [data-guide="power"] img');
+    await driver.sleep(500);
+    await expectNoViolations();
+    await (await page.find('input[type="search"]')).sendKeys('cable');
+    await page.findText('p', 'pages');
+    await expectNoViolations();
+  });
+
   test('settings, and an address that cables nowhere', async () => {
     await page.open('/settings');
     await page.findText('h1', 'Settings');

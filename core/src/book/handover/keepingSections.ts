@@ -116,8 +116,8 @@ export function walked({ rig }: HandoverQuestion): BookSection {
     title: 'Walked through together',
     blocks: [
       table(
-        ['', 'what', 'day'],
-        [5, 77, 18],
+        ['done', 'what', 'day'],
+        [8, 74, 18],
         walkThings(rig).map(({ id, says, caution: mind }) => {
           const day = rig.book.walked[id];
           return [day ? '[x]' : '[  ]', mind === '' ? says : `${says} ${mind}`, day ?? ''];

@@ -57,8 +57,8 @@ function cueBlocks(rig: Rig): readonly BookBlock[] {
   ]);
   return [
     table(
-      ['', 'song', 'guitar', 'tuning', 'scene', 'press', 'note'],
-      [4, 20, 20, 12, 13, 19, 12],
+      ['no.', 'song', 'guitar', 'tuning', 'scene', 'press', 'note'],
+      [5, 20, 20, 12, 13, 18, 12],
       rows,
     ),
     plain(sayPresses(presses, travelM, switcher)),

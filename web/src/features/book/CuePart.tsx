@@ -22,7 +22,17 @@ import type { BookProps } from './bookProps';
 import { Leaf } from './Leaf';
 import { PlainTable } from './PlainTable';
 
-const COLUMNS = ['', 'song', 'guitar', 'tuning', 'scene', 'press', 'foot', 'note', ''] as const;
+const COLUMNS = [
+  'no.',
+  'song',
+  'guitar',
+  'tuning',
+  'scene',
+  'press',
+  'foot',
+  'note',
+  'order',
+] as const;
 
 /** Songs in order, and what hand and foot do between them. */
 export function CuePart({ rig, onEdit }: BookProps) {

@@ -93,6 +93,9 @@ function Found({
 }) {
   return (
     <Box component="section" aria-label="What was found">
+      <Typography component="h1" sx={{ fontSize: 26 }}>
+        What the guide says of it
+      </Typography>
       <Typography role="status" sx={{ mb: 1 }}>
         {found.length === 0 ? 'Nothing in the guide says that.' : `${found.length} pages`}
       </Typography>
