@@ -211,6 +211,10 @@ test('by the keyboard alone, from the symptom to the end', async () => {
       await page.press(Key.ENTER);
     },
   );
+  // “N” is no here, and not the night.
+  expect(
+    ((await (await fetch(`${page.address}api/settings`)).json()) as { theme: string }).theme,
+  ).not.toBe('night');
   await page.tabTo('It is gone');
   await page.press(Key.ENTER);
   await page.findText('h3', 'Found.');

@@ -1,5 +1,5 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
-import { keysOf, STAGES } from '../src/stages';
+import { isTaken, keysOf, STAGES } from '../src/stages';
 
 /// The list of stages is the only place that knows them all; what it says of each must be there.
 
@@ -24,6 +24,15 @@ test('no key of a stage does two things', () => {
     expect(new Set(keys).size).toBe(keys.length);
     expect(keys).toContain('?');
   }
+});
+
+test('a key that a stage uses itself does nothing else there', () => {
+  const trace = STAGES.find(({ route }) => route === '/trace')!;
+  expect(isTaken(trace, 'n')).toBe(true);
+  const common = keysOf(trace).flatMap(({ keys }) => keys.filter(([key]) => key === 'N'));
+  expect(common).toEqual([['N', 'no']]);
+  for (const stage of STAGES.filter(({ label }) => !label.startsWith('Trace')))
+    expect(isTaken(stage, 'n')).toBe(false);
 });
 
 test('fewer than twenty pictures, each linked', () => {

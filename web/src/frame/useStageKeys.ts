@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { matchPath, useLocation } from 'react-router';
-import { keysOf, STAGES, type KeyGroup, type Stage } from '../stages';
+import { isTaken, keysOf, STAGES, type KeyGroup, type Stage } from '../stages';
 import { ignoreKeyIn } from '../app/showKeys';
 import { useSettings, useThemeMode } from '../app/useSettings';
 
@@ -21,6 +21,10 @@ export function useStageKeys(): StageKeys {
   const [isOpen, setOpen] = useState(false);
   const [{ units }, change] = useSettings();
   const mode = useThemeMode();
+  const stage = useMemo(
+    () => STAGES.find(({ route }) => matchPath(route, pathname)) ?? STAGES[0]!,
+    [pathname],
+  );
   const keys: Readonly<Record<string, () => void>> = {
     u: () => change({ units: units === 'metric' ? 'imperial' : 'metric' }),
     n: () => change({ theme: mode === 'day' ? 'night' : 'day' }),
@@ -32,14 +36,11 @@ export function useStageKeys(): StageKeys {
     (event) => {
       const key = event.key.toLowerCase();
       if (event.ctrlKey || event.metaKey || event.altKey || !Object.hasOwn(keys, key)) return;
+      if (isTaken(stage, key)) return;
       event.preventDefault();
       keys[key]!();
     },
     { ignoreEventWhen: ignoreKeyIn },
-  );
-  const stage = useMemo(
-    () => STAGES.find(({ route }) => matchPath(route, pathname)) ?? STAGES[0]!,
-    [pathname],
   );
   const groups = useMemo(() => keysOf(stage), [stage]);
   // A link in it leads away from it.

@@ -104,7 +104,8 @@ export const TRACE_KEYS: readonly KeyGroup[] = [
   {
     heading: 'Answer',
     keys: [
-      ['Y  N', 'yes, no'],
+      ['Y', 'yes'],
+      ['N', 'no'],
       ['S', 'not sure'],
       ['⌫', 'take the last one back'],
     ],
@@ -130,8 +131,15 @@ const COMMON_KEYS: KeyGroup = {
   ],
 };
 
-export const keysOf = ({ keys, rail }: Stage): readonly KeyGroup[] => [
-  ...keys,
-  ...(rail === 'rig' ? [RIG_KEYS] : []),
-  COMMON_KEYS,
+/** Whether a stage has a use of its own for a key that every stage has: then that is what it does there. */
+export const isTaken = ({ keys }: Pick<Stage, 'keys'>, key: string): boolean =>
+  keys.some((group) => group.keys.some(([own]) => own.toLowerCase() === key));
+
+export const keysOf = (stage: Stage): readonly KeyGroup[] => [
+  ...stage.keys,
+  ...(stage.rail === 'rig' ? [RIG_KEYS] : []),
+  {
+    ...COMMON_KEYS,
+    keys: COMMON_KEYS.keys.filter(([key]) => !isTaken(stage, key.toLowerCase())),
+  },
 ];
