@@ -16,6 +16,7 @@ for (const file of [
   'bench/kept.ts',
   'bench/diagnosis.ts',
   'bench/trace.ts',
+  'bench/jobs.ts',
   'bench/sound.ts',
 ])
   run(process.execPath, ['--import', 'tsx', file]);
