@@ -206,7 +206,7 @@ describe('with the demo workshop', () => {
       ['empty.csv', '', 'The file is empty.'],
       ['zip.csv', Uint8Array.of(0x50, 0x4b, 5, 6, ...Array<number>(18).fill(0)), 'a zip file'],
       ['half.json', '{"kind":"gullwind-workspace"', 'could not be read to its end'],
-      ['future.json', '{"format":9,"rows":[]}', 'this version reads format 6'],
+      ['future.json', '{"format":9,"rows":[]}', 'this version reads format 7'],
       ['long.csv', `name\n${'x\n'.repeat(100_000)}`, '100,000 rows'],
       ['polluted.json', '{"format":3,"rows":[],"__proto__":{"x":1}}', '__proto__'],
     ] as const) {

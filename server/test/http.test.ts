@@ -125,7 +125,7 @@ describe('hostile values', () => {
       '“texts.name” length must be less than or equal to 80 characters long.',
     ],
     ['electrical.guitars.0.lH.value', 0, 'Pickup inductance: 0\u00a0H, at least 10\u00a0mH.'],
-    ['format', 7, '“format” is 7; this version reads format 6 and those before it.'],
+    ['format', 8, '“format” is 8; this version reads format 7 and those before it.'],
     ['surprise', 1, '“surprise” is not allowed.'],
     ['state.positions', { d9: true }, 'There is no device “d9” in this rig.'],
     [

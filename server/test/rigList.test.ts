@@ -2,13 +2,16 @@ import { randomUUID } from 'node:crypto';
 import { MOST_LISTED, type RigPage, type RigQuery } from '@gullwind/contract';
 import { newRig, setCableLength, applyEdits, type Rig } from '@gullwind/core';
 import request from 'supertest';
+import { setDone } from '../src/build/buildStore';
 import type { Database } from '../src/db/database';
+import { endHunt, putHunt } from '../src/hunts/huntStore';
 import { forgetRemoved, keepHouse } from '../src/rigs/housekeeping';
 import { fillListings } from '../src/rigs/listings';
 import { findRevision, listRevisions, nameRevision, thinRevisions } from '../src/rigs/revisions';
 import { listNames, listRigs, listUses } from '../src/rigs/rigList';
 import { createRig, findRig, setRigDeleted, updateRig } from '../src/rigs/rigStore';
 import { engines, openMigrated } from './support/databases';
+import { ENDED, HUNTED } from './support/hunted';
 import { expectProblem } from './support/expectProblem';
 import { runApp } from './support/runningApp';
 
@@ -83,6 +86,40 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('on %s', (_, 
     await fillListings(db);
     expect((await listRigs(db, QUERY)).rigs).toEqual([after]);
     expect(await listUses(db)).toEqual([]);
+  });
+
+  test('a rig is a job: what is kept beside it is counted, and what is due comes first', async () => {
+    const due = (name: string, deadline: string | null): Rig => {
+      const rig = named(name);
+      return { ...rig, texts: { ...rig.texts, brief: { ...rig.texts.brief, deadline } } };
+    };
+    const later = await create(due('later', '2027-03-01'));
+    await create(due('no hurry', null));
+    await create(due('sooner', '2027-01-15'));
+    expect(await names({ sort: 'deadline' })).toEqual(['sooner', 'later', 'no hurry']);
+
+    const done = { fingerprint: '', lengthM: null, revision: 1, by: '', isDone: true };
+    for (const step of ['cut l1', 'end l1', 'play', 'repair x'])
+      await setDone(db, later, { ...done, step });
+    await nameRevision(db, later, 1, 'handed over');
+    const open = await putHunt(db, randomUUID(), { ...HUNTED, rig: later, revision: 1 });
+    const over = await putHunt(db, randomUUID(), { ...HUNTED, rig: later, revision: 1 });
+    await endHunt(db, over.id, ENDED);
+    const jobOf = async (name: string) =>
+      (await listRigs(db, QUERY)).rigs.find((rig) => rig.name === name)!.job;
+    expect(await jobOf('later')).toMatchObject({
+      deadline: '2027-03-01',
+      steps: 3,
+      isPlayed: true,
+      hunts: 1,
+      named: 1,
+      measured: 0,
+      heard: 0,
+      walked: [0, 10],
+    });
+    expect(await jobOf('sooner')).toMatchObject({ steps: 0, isPlayed: false, hunts: 0, named: 0 });
+    await endHunt(db, open.id, ENDED);
+    expect((await jobOf('later')).hunts).toBe(0);
   });
 
   test('automatic saves are thinned by age; the newest and the named stay', async () => {
