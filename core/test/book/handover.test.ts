@@ -147,12 +147,14 @@ test('nothing of the Run lies outside of its paper, whatever is in it', () => {
 });
 
 test('presses and travel in words', () => {
-  expect(sayTravel(null)).toBe('not placed');
-  expect(sayTravel(0.456)).toBe('0.46 m');
-  expect(sayPresses(6, 1.2, null)).toBe(
-    '6 presses between the songs, 1.20 m of the foot from switch to switch.',
+  expect(sayTravel(null, 'metric')).toBe('not placed');
+  expect(sayTravel(0.456, 'metric')).toBe('45.6\u00a0cm');
+  expect(sayTravel(0.456, 'imperial')).toMatch(/\u00a0(?:ft|in|″)|″$/u);
+  const sheet = { presses: 6, travelM: 1.2, switcher: null };
+  expect(sayPresses(sheet, 'metric')).toBe(
+    '6 presses between the songs, 1.2\u00a0m of the foot from switch to switch.',
   );
-  expect(sayPresses(6, 1.2, { presses: 4, travelM: 1.2 })).toContain(
-    'A switcher would save 4 of them and the 1.20 m.',
+  expect(sayPresses({ ...sheet, switcher: { presses: 4, travelM: 1.2 } }, 'metric')).toContain(
+    'A switcher would save 4 of them and the 1.2\u00a0m.',
   );
 });

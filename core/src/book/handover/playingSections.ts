@@ -6,9 +6,9 @@ import {
   sayOn,
   switchesOn,
 } from '../../figures';
-import { formatSignedDb } from '../../quantity';
+import { formatQuantity, formatSignedDb, type UnitSystem } from '../../quantity';
 import { mainRow, type Rig } from '../../rig';
-import { cueSheetOf } from '../cues';
+import { cueSheetOf, type CueSheet } from '../cues';
 import {
   decibels,
   plain,
@@ -20,7 +20,7 @@ import {
 
 /// The rig as it is played: scenes, songs, figures.
 
-export function playing({ rig }: HandoverQuestion): BookSection {
+export function playing({ rig, units }: HandoverQuestion): BookSection {
   const { scenes } = rig.electrical;
   const sounds = new Map(measureScenes(rig, mainRow(rig).id).map(({ id, sound }) => [id, sound]));
   const switches = switchesOn(rig);
@@ -34,16 +34,16 @@ export function playing({ rig }: HandoverQuestion): BookSection {
     title: 'Scenes and cue sheet',
     blocks: [
       ...(rows.length > 0 ? [table(['scene', 'on', 'treble'], [24, 58, 18], rows)] : []),
-      ...cueBlocks(rig),
+      ...cueBlocks(rig, units),
     ],
   };
 }
 
-/** "1.2 m" or what stands in its way. */
-export const sayTravel = (travelM: number | null): string =>
-  travelM === null ? 'not placed' : `${travelM.toFixed(2)} m`;
+/** How far the foot goes, or what stands in its way. */
+export const sayTravel = (travelM: number | null, units: UnitSystem): string =>
+  travelM === null ? 'not placed' : formatQuantity(travelM, 'length', units);
 
-function cueBlocks(rig: Rig): readonly BookBlock[] {
+function cueBlocks(rig: Rig, units: UnitSystem): readonly BookBlock[] {
   const { cues, presses, travelM, kill, switcher } = cueSheetOf(rig);
   if (cues.length === 0) return [];
   const rows = cues.map((cue, i) => [
@@ -61,19 +61,18 @@ function cueBlocks(rig: Rig): readonly BookBlock[] {
       [5, 20, 20, 12, 13, 18, 12],
       rows,
     ),
-    plain(sayPresses(presses, travelM, switcher)),
+    plain(sayPresses({ presses, travelM, switcher }, units)),
   ];
 }
 
 /** How much the foot has to do over an evening, and what a switcher would save. */
 export function sayPresses(
-  presses: number,
-  travelM: number,
-  switcher: { readonly presses: number; readonly travelM: number } | null,
+  { presses, travelM, switcher }: Pick<CueSheet, 'presses' | 'travelM' | 'switcher'>,
+  units: UnitSystem,
 ): string {
-  const all = `${presses} presses between the songs, ${travelM.toFixed(2)} m of the foot from switch to switch.`;
+  const all = `${presses} presses between the songs, ${sayTravel(travelM, units)} of the foot from switch to switch.`;
   return switcher
-    ? `${all} A switcher would save ${switcher.presses} of them and the ${switcher.travelM.toFixed(2)} m.`
+    ? `${all} A switcher would save ${switcher.presses} of them and the ${sayTravel(switcher.travelM, units)}.`
     : all;
 }
 

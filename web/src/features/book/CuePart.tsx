@@ -10,6 +10,7 @@ import {
   sayTravel,
   type Cue,
   type Song,
+  type UnitSystem,
 } from '@gullwind/core';
 import Add from '@mui/icons-material/Add';
 import DeleteOutline from '@mui/icons-material/DeleteOutlined';
@@ -35,9 +36,9 @@ const COLUMNS = [
 ] as const;
 
 /** Songs in order, and what hand and foot do between them. */
-export function CuePart({ rig, onEdit }: BookProps) {
+export function CuePart({ rig, units, onEdit }: BookProps) {
   const sheet = useMemo(() => cueSheetOf(rig), [rig]);
-  const { cues, kill, presses, travelM, switcher } = sheet;
+  const { cues, kill } = sheet;
   return (
     <Leaf
       title="Cue sheet"
@@ -63,6 +64,7 @@ export function CuePart({ rig, onEdit }: BookProps) {
               {cues.map((cue, i) => (
                 <CueRow
                   key={cue.song.id}
+                  units={units}
                   cue={cue}
                   nth={i}
                   rig={rig}
@@ -76,7 +78,7 @@ export function CuePart({ rig, onEdit }: BookProps) {
       )}
       {cues.length > 0 && (
         <Typography sx={{ mt: 1 }} data-testid="presses">
-          {sayPresses(presses, travelM, switcher)}
+          {sayPresses(sheet, units)}
         </Typography>
       )}
       <NewSong rig={rig} onEdit={onEdit} />
@@ -117,20 +119,21 @@ function NewSong({ rig, onEdit }: Edits) {
 }
 
 interface RowProps extends Edits {
+  readonly units: UnitSystem;
   readonly cue: Cue;
   readonly nth: number;
   readonly count: number;
 }
 
 function CueRow(props: RowProps) {
-  const { cue, nth } = props;
+  const { cue, nth, units } = props;
   return (
     <tr data-song={cue.song.id}>
       <td>{nth + 1}</td>
       <WhatIsPlayed {...props} />
       <td>{cue.presses.join(' · ')}</td>
       <td style={{ whiteSpace: 'nowrap' }}>
-        {cue.presses.length < 2 ? '' : sayTravel(cue.travelM)}
+        {cue.presses.length < 2 ? '' : sayTravel(cue.travelM, units)}
       </td>
       <NoteCell {...props} />
       <td style={{ whiteSpace: 'nowrap' }}>

@@ -56,7 +56,7 @@ export function HuntQuestion({ now: { hunt }, test, hands }: Props) {
               minHeight: 76,
               minWidth: { xs: 96, sm: 150 },
               flex: { xs: 1, sm: 'none' },
-              fontSize: { xs: 22, sm: 26 },
+              fontSize: { xs: outcome === 'notSure' ? 17 : 22, sm: 26 },
             }}
           >
             {words}
