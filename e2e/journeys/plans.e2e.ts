@@ -125,7 +125,17 @@ describe('with demo data', () => {
     expect(await table.getText()).toMatch(/Leave it alone/u);
     await page.findText('th', 'distance, pit');
     const first = await page.textOf('[data-testid="proposal"] i');
-    await (await page.findText('button', 'Use plan C')).click();
+    // What is still being counted may move it from under the hand.
+    await page.eventually('plan C is taken', async () => {
+      const press = async () => (await page.findText('button', 'Use plan C')).click();
+      return press().then(
+        () => true,
+        (error: unknown) => {
+          if ((error as Error).name === 'ElementClickInterceptedError') return false;
+          throw error;
+        },
+      );
+    });
     await page.eventually('another rig', async () => {
       const now = await page.textOf('[data-testid="proposal"] i');
       return Number(now) < Number(first) / 4;
