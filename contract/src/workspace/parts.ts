@@ -100,7 +100,7 @@ export interface KeptHearing {
   readonly hearing: Hearing;
 }
 
-/** A hunt for a fault: behind all rigs. One whose rig is not in the file is left out. */
+/** A hunt for a fault: after all rigs. One whose rig is not in the file is left out. */
 export interface KeptHunt {
   readonly kind: 'hunt';
   readonly hunt: Hunt;
