@@ -4,6 +4,7 @@ import { importX } from 'eslint-plugin-import-x';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 import { ownLines } from './scripts/lint/ownLines.mjs';
+import { zones } from './scripts/lint/rooms.mjs';
 
 /** Dependencies run one way: core <- contract <- server, and core <- contract <- web. */
 const forbid = (...patterns) => ({
@@ -18,6 +19,14 @@ const FEATURES = readdirSync(new URL('web/src/features', import.meta.url));
 const NO_FRAMEWORKS = [
   ['react', 'react-*', '@mui/*', 'express', 'joi', 'node:*', '@gullwind/*'],
   'The core knows no interface, no I/O and no other workspace.',
+];
+
+const OF_THE_PAGE = [
+  [['express', 'node:*', '@gullwind/server'], 'The page knows core and contract.'],
+  [
+    FEATURES.map((name) => `**/${name}/*`),
+    'Features reach each other only through their index.ts.',
+  ],
 ];
 
 export default tseslint.config(
@@ -49,6 +58,11 @@ export default tseslint.config(
       complexity: ['error', { max: 12, variant: 'modified' }],
       'house/own-lines': ['error', { max: 40 }],
       'import-x/no-cycle': 'error',
+      'import-x/no-restricted-paths': ['error', { zones }],
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
     },
   },
   {
@@ -96,15 +110,13 @@ export default tseslint.config(
       'Commands know core and contract.',
     ]),
   },
+  { files: ['web/src/**'], rules: forbid(...OF_THE_PAGE) },
   {
-    files: ['web/src/**'],
-    rules: forbid(
-      [['express', 'node:*', '@gullwind/server'], 'The page knows core and contract.'],
-      [
-        FEATURES.map((name) => `**/${name}/*`),
-        'Features reach each other only through their index.ts.',
-      ],
-    ),
+    files: ['web/src/features/*/model/**'],
+    rules: forbid(...OF_THE_PAGE, [
+      ['react', 'react-*', '@mui/*', 'notistack', '**/*.tsx'],
+      'A model decides what is shown and done; components draw and do it.',
+    ]),
   },
   {
     files: ['scripts/**', 'bench/**', 'server/src/**/main.ts', '**/*.mjs'],

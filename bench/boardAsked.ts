@@ -19,6 +19,7 @@ import {
   type GearItem,
   type Rig,
 } from '@gullwind/core';
+import { amount } from './amount';
 
 /// What a board is asked: arrangements of twelve and thirty, what fits out of two hundred pieces of gear, whether one more
 /// fits on a full board, two that change places among thirty. And how near one search of twelve comes to the best of ten
@@ -62,26 +63,28 @@ function timed<T>(make: () => T): readonly [T, number] {
   return [value, performance.now() - start];
 }
 
+const BUDGET = amount(USUAL_BUDGET, 3);
+const PIECES = amount(200, 2);
 const twelve = rigOf(12, [0.9, 0.42]);
 const arrange = (rig: Rig, seed: number, budget: number) =>
   toEnd(bestArrangement({ rig, wishes: USUAL_WISHES, seed, budget }))!;
 
-const [first, firstMs] = timed(() => arrange(twelve, 1, USUAL_BUDGET));
+const [first, firstMs] = timed(() => arrange(twelve, 1, BUDGET));
 console.log(
-  `arrange 12: ${(firstMs / 1000).toFixed(2)} s for ${USUAL_BUDGET} arrangements, worth ${first.worth.toFixed(3)} m of cable`,
+  `arrange 12: ${(firstMs / 1000).toFixed(2)} s for ${BUDGET} arrangements, worth ${first.worth.toFixed(3)} m of cable`,
 );
-const many = process.argv.includes('--long') ? 10 : 3;
+const many = process.argv.includes('--long') ? 10 : amount(3);
 const best = Math.min(
-  ...Array.from({ length: many }, (_, i) => arrange(twelve, 101 + i, 20 * USUAL_BUDGET).worth),
+  ...Array.from({ length: many }, (_, i) => arrange(twelve, 101 + i, 20 * BUDGET).worth),
 );
-const others = Array.from({ length: 6 }, (_, i) => arrange(twelve, 1 + i, USUAL_BUDGET).worth);
+const others = Array.from({ length: amount(6) }, (_, i) => arrange(twelve, 1 + i, BUDGET).worth);
 const off = (worth: number) => `${(100 * (worth / best - 1)).toFixed(2)} %`;
 console.log(
   `best of ${many} with twenty times the budget: ${best.toFixed(3)}; six seeds with the usual one are off by ${others.map(off).join(', ')}`,
 );
 
-const thirty = rigOf(30, [1.6, 0.5]);
-const [, thirtyMs] = timed(() => arrange(thirty, 1, USUAL_BUDGET));
+const thirty = rigOf(amount(30, 18), [1.6, 0.5]);
+const [, thirtyMs] = timed(() => arrange(thirty, 1, BUDGET));
 console.log(
   `arrange 30: ${(thirtyMs / 1000).toFixed(2)} s (× ${(thirtyMs / firstMs).toFixed(1)} of 12)`,
 );
@@ -91,8 +94,8 @@ const laid = (rig: Rig): Rig => {
   const followed = edit ? applyFollowing(rig, edit) : null;
   return followed?.kind === 'ok' ? followed.rig : rig;
 };
-const stood = laid(rigOf(10, [1.1, 0.42]));
-const gear = Array.from({ length: 200 }, (_, i) => ({
+const stood = laid(rigOf(amount(10, 4), [1.1, 0.42]));
+const gear = Array.from({ length: PIECES }, (_, i) => ({
   id: `piece-${i}`,
   kind: 'device',
   thing: deviceOfClass(CLASSES[i % CLASSES.length]!, 'x1', `Piece ${i + 1}`),
@@ -104,10 +107,13 @@ const [found, fitsMs] = timed(() =>
   toEnd(whatFitsHere({ rig: stood, gear, at: { x: 0.1, y: 0.1 } })),
 );
 console.log(
-  `what fits here, of 200 pieces: ${(fitsMs / 1000).toFixed(2)} s, ${found.length} fit (${(fitsMs / 200).toFixed(1)} ms each)`,
+  `what fits here, of ${PIECES} pieces: ${(fitsMs / 1000).toFixed(2)} s, ${found.length} fit (${(fitsMs / PIECES).toFixed(1)} ms each)`,
 );
 
-const more = applyEdits(stood, insertDevice(stood, 10, deviceOfClass('delay', '', 'One more')));
+const more = applyEdits(
+  stood,
+  insertDevice(stood, amount(10, 4), deviceOfClass('delay', '', 'One more')),
+);
 const id = `d${stood.nextIds.d!}`;
 const [fit, fitMs] = timed(() => toEnd(willItFit({ rig: more, id, pinned: [] })));
 console.log(`will it fit, one more beside 10: ${(fitMs / 1000).toFixed(2)} s, ${fit.kind}`);

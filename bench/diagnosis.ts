@@ -1,11 +1,12 @@
 import { diagnoseRig, fitPickup, suspectsOf, type PickupRun } from '@gullwind/core';
 import { readFileSync } from 'node:fs';
+import { amount } from './amount';
 import { CALIBRATED, faultyRig, FAULTS } from '../core/test/bench/faultyRigs';
 
 /// How often a changed part of a rig is found by its response, and how long fits take.
 
 const NOISE_DB = 0.2;
-const RIGS = 50;
+const RIGS = amount(50, 2);
 const median = (values: readonly number[]) => values.toSorted((a, b) => a - b)[values.length >> 1]!;
 
 const all = Array.from({ length: RIGS }, (_, seed) => {
@@ -60,7 +61,7 @@ const { cases } = JSON.parse(readFileSync('core/test/reference/fits.json', 'utf8
 };
 const pairs = cases.filter(({ runs }) => runs.length > 1);
 const times = pairs.flatMap(({ runs }) =>
-  Array.from({ length: 7 }, () => {
+  Array.from({ length: amount(7) }, () => {
     const began = performance.now();
     fitPickup(runs);
     return performance.now() - began;

@@ -8,16 +8,17 @@ import { openPglite } from '../server/src/db/pgliteDatabase';
 import { DEMO_RIGS } from '../server/src/demo/demoRigs';
 import { listRigs } from '../server/src/rigs/rigList';
 import { createRig } from '../server/src/rigs/rigStore';
+import { amount } from './amount';
 
 /// A page of the list of jobs with 20 rigs in the workshop, and with 2,000, by every order and by a word that is searched for.
 
 const FEW = 20;
-const MANY = 2000;
-const TIMES = 15;
+const MANY = amount(2000, 30);
+const TIMES = amount(15);
 const median = (values: readonly number[]) => values.toSorted((a, b) => a - b)[values.length >> 1]!;
 
 const folder = mkdtempSync(join(tmpdir(), 'gullwind-bench-'));
-const db = await openPglite(join(folder, 'store'));
+const db = await openPglite(join(folder, 'store'), '.cache/pglite-template');
 await migrate(db, await readMigrations('server/src/db/migrations'));
 const first = randomUUID();
 await createRig(db, first, DEMO_RIGS[0]!.rig);

@@ -1,14 +1,14 @@
-import { readFileSync } from 'node:fs';
-import { gzipSync } from 'node:zlib';
 import { openBrowser } from '../e2e/src/browser';
+import { loadedKb } from '../e2e/src/loaded';
 import { Page } from '../e2e/src/page';
 import { startServerProcess } from '../e2e/src/serverProcess';
 import { twentyPedals } from './twentyPedals';
+import { amount } from './amount';
 
 /// The real page: what it loads, from a link to the sentence, and from a key press to the new curve.
 
-const EDITS = 50;
-const OPENINGS = 9;
+const EDITS = amount(50);
+const OPENINGS = amount(9);
 const ID = '6a000000-0000-4000-8000-000000000020';
 
 /** Notes when the page asks its worker and when the answer arrives. */
@@ -52,9 +52,6 @@ const WATCH_SENTENCE = `
   });
   addEventListener('DOMContentLoaded', () => noteSentence.observe(document.body, { childList: true, subtree: true, characterData: true }));`;
 
-/** What scripts a page has loaded, by their addresses. */
-const SCRIPTS = `return performance.getEntriesByType('resource').map(({ name }) => name).filter((name) => name.endsWith('.js') && !name.includes('worker'));`;
-
 const RELEASE = `document.body.dispatchEvent(new KeyboardEvent('keyup', { key: 'ArrowUp', code: 'ArrowUp', bubbles: true }));`;
 
 const median = (values: readonly number[]) =>
@@ -70,16 +67,6 @@ async function atEveryPage(source: string): Promise<void> {
   ).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source });
 }
 
-/** What of the application a page has loaded, packed. */
-async function loadedKb(): Promise<number> {
-  const scripts = await driver.executeScript<string[]>(SCRIPTS);
-  const sizes = scripts.map((address) => {
-    const file = new URL(`../web/dist${new URL(address).pathname}`, import.meta.url);
-    return gzipSync(readFileSync(file)).length;
-  });
-  return sizes.reduce((sum, size) => sum + size, 0) / 1000;
-}
-
 try {
   await page.keep(ID, twentyPedals());
   await atEveryPage(WATCH_WORKER);
@@ -87,10 +74,12 @@ try {
   await page.open('/');
   await page.findText('a', 'twenty pedals');
   console.log('Scripts loaded, gzip');
-  console.log(`  Rigs, the first page   ${(await loadedKb()).toFixed(0)} kB (wanted: under 300)`);
+  console.log(
+    `  Rigs, the first page   ${(await loadedKb(driver)).toFixed(0)} kB (wanted: under 300)`,
+  );
   await page.open(`/rigs/${ID}/path?at=l1`);
   await page.find('[data-curve="now"]');
-  console.log(`  Path                   ${(await loadedKb()).toFixed(0)} kB`);
+  console.log(`  Path                   ${(await loadedKb(driver)).toFixed(0)} kB`);
 
   const opened: number[] = [];
   for (let k = 0; k < OPENINGS; k++) {

@@ -23,11 +23,12 @@ import {
   type Rig,
 } from '@gullwind/core';
 import { DEMO_GEAR } from '../server/src/demo/demoGear';
+import { amount } from './amount';
 
 /// The search for plans on twenty pedals at three places: time of all plans of two moves, and what one plan
 /// costs in it beside solving it afresh. Read the ratio, the machine is noisy.
 
-const AFRESH = 40;
+const AFRESH = amount(40);
 
 const CLASSES: readonly DeviceClass[] = [
   'tuner',

@@ -19,6 +19,7 @@ import {
   type Rig,
 } from '@gullwind/core';
 import loadHighs from 'highs';
+import { amount, isSmallest } from './amount';
 
 /// How long it takes to say who hangs where: 30 things on 30 outlets of four supplies, and on 24 with chains.
 
@@ -140,15 +141,18 @@ const FEWER = [
   ],
 ] as const;
 
-for (const feeding of ['isolated', 'quietShare', 'chain'] as const) {
+const FEEDINGS = ['isolated', 'quietShare', 'chain'] as const;
+for (const feeding of FEEDINGS.slice(0, amount(FEEDINGS.length))) {
   measure(`30 things on 30 outlets, ${feeding}`, rigOf(30, FOUR as never, feeding));
   if (feeding !== 'isolated')
     measure(`30 things on 24 outlets, ${feeding}`, rigOf(30, FEWER as never, feeding));
 }
-measure('20 things on 24 like outlets', rigOf(20, [[[24, 0.4]]], 'isolated'));
-measure('20 things on 24 like outlets, chained', rigOf(20, [[[24, 0.4]]], 'chain'));
-measure(
-  '30 things on 30 outlets, isolated, on a board',
-  laid(rigOf(30, FOUR as never, 'isolated')),
-);
-measure('30 things on 24 outlets, chain, on a board', laid(rigOf(30, FEWER as never, 'chain')));
+if (!isSmallest) {
+  measure('20 things on 24 like outlets', rigOf(20, [[[24, 0.4]]], 'isolated'));
+  measure('20 things on 24 like outlets, chained', rigOf(20, [[[24, 0.4]]], 'chain'));
+  measure(
+    '30 things on 30 outlets, isolated, on a board',
+    laid(rigOf(30, FOUR as never, 'isolated')),
+  );
+  measure('30 things on 24 outlets, chain, on a board', laid(rigOf(30, FEWER as never, 'chain')));
+}

@@ -1,10 +1,11 @@
 import { huntCase, hunted, paired } from '../core/test/trace/hunting';
 import { chosenMinutes, leastMinutes, smallHunt } from '../core/test/trace/optimum';
+import { amount } from './amount';
 
 /// How long hunts for a fault take, by the test that says most per minute and by the usual order, and how far the first is
 /// from the exact optimum of small hunts.
 
-const SEEDS = Array.from({ length: 500 }, (_, seed) => seed);
+const SEEDS = Array.from({ length: amount(500, 3) }, (_, seed) => seed);
 const percent = (share: number) => `${(100 * share).toFixed(1)} %`;
 
 function say(title: string, priorsOff: number, wrong: number) {
@@ -22,7 +23,7 @@ say('truthful answers', 1, 0);
 say('weights off by a factor of three', 3, 0);
 say('one answer in ten wrong', 1, 0.1);
 
-const ratios = SEEDS.slice(0, 200).map((seed) => {
+const ratios = SEEDS.slice(0, amount(200, 2)).map((seed) => {
   const hunt = smallHunt(seed);
   return chosenMinutes(hunt) / leastMinutes(hunt);
 });

@@ -1,7 +1,12 @@
 import { ensureBrowser } from './lib/browserInstall.mjs';
 import { ensureBuilt, ensurePackages, run } from './lib/project.mjs';
 
-/** Prints the figures of bench/; nothing is asserted, read the ratios. */
+/**
+ * Prints the figures of bench/; nothing is asserted, read the ratios. With "--smallest" each runs once, to see that it
+ * still does.
+ */
+const isSmallest = process.argv.includes('--smallest');
+if (isSmallest) process.env.GULLWIND_BENCH = 'smallest';
 ensurePackages();
 ensureBrowser();
 ensureBuilt();

@@ -1,8 +1,15 @@
-import { existsSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { build as bundle } from 'esbuild';
 import { build as buildPage } from 'vite';
-import { inProject, run } from './lib/project.mjs';
+import { ensureTemplate, inProject } from './lib/project.mjs';
 import { buildServiceWorker } from './lib/serviceWorker.mjs';
+
+const { version } = JSON.parse(readFileSync(inProject('package.json'), 'utf8'));
+const commit = spawnSync('git', ['rev-parse', '--short', 'HEAD'], {
+  cwd: inProject('.'),
+  encoding: 'utf8',
+});
 
 /** The page, the server and the simulated instruments as one file each beside their packages, and the template of an empty database. */
 await bundle({
@@ -20,11 +27,13 @@ await bundle({
     '@gullwind/core': inProject('core/src/index.ts'),
     '@gullwind/contract': inProject('contract/src/index.ts'),
   },
+  define: {
+    GULLWIND_VERSION: JSON.stringify(version),
+    GULLWIND_COMMIT: JSON.stringify(commit.status === 0 ? commit.stdout.trim() : ''),
+  },
   sourcemap: true,
   logLevel: 'warning',
 });
 await buildPage({ configFile: inProject('web/vite.config.ts'), logLevel: 'warn' });
 await buildServiceWorker();
-if (!existsSync(inProject('.cache/pglite-template.tar.gz'))) {
-  run(process.execPath, ['scripts/buildTemplate.mjs']);
-}
+ensureTemplate();

@@ -1,12 +1,9 @@
 import concurrently from 'concurrently';
-import { existsSync } from 'node:fs';
-import { ensurePackages, inProject, ROOT, run } from './lib/project.mjs';
+import { ensurePackages, ensureTemplate, ROOT } from './lib/project.mjs';
 
 /** Server and page with reload: the server on 4870, the page on 5173 with /api passed on. */
 ensurePackages();
-if (!existsSync(inProject('.cache/pglite-template.tar.gz'))) {
-  run(process.execPath, ['scripts/buildTemplate.mjs']);
-}
+ensureTemplate();
 const { result } = concurrently(
   [
     { name: 'server', command: 'tsx watch server/src/main.ts --demo --data data/dev' },

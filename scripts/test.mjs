@@ -67,10 +67,12 @@ function suite(name, args) {
 }
 
 await checks([
-  ['types', ['node_modules/@typescript/native/bin/tsc', '--noEmit']],
+  ['types', ['scripts/typecheck.mjs']],
+  ['rooms', ['scripts/checkRooms.mjs']],
   ['lint', ['node_modules/eslint/bin/eslint.js', '.']],
   ['format', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
   ['unused code', ['node_modules/knip/bin/knip.js']],
+  ['benches, each in its smallest form', ['scripts/bench.mjs', '--smallest']],
 ]);
 suite('unit', [
   '--selectProjects',

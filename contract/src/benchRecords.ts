@@ -107,8 +107,6 @@ export const hearingShape: Joi.ObjectSchema<Hearing> = calledInDocs(
   closed({ id: uuid, ...hearingFields, at: moment }),
 );
 
-export const readSentMeasurement = (value: unknown): Read<SentMeasurement> =>
-  readWith(sentMeasurementShape, value);
 export const readStruck = (value: unknown): Read<Pick<Measurement, 'struck'>> =>
   readWith(struckShape, value);
 export const readSentHearing = (value: unknown): Read<SentHearing> =>

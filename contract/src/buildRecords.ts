@@ -92,7 +92,22 @@ export type SentTest = Omit<CableTest, 'id' | 'at'>;
 export type SentDone = Omit<WorkDone, 'at'> & { readonly isDone: boolean };
 
 export const readSentTest = (value: unknown): Read<SentTest> => readWith(sentTestShape, value);
-export const readSentDone = (value: unknown): Read<SentDone> => readWith(sentDoneShape, value);
+/** What one press ticks off: a step, and what follows from it. All of it is kept, or nothing. */
+export interface SentTicks {
+  readonly ticks: readonly SentDone[];
+  /** What was a step that is done is a piece of cable from now on. */
+  readonly offCut?: OffCut;
+}
+
+/** A press takes no more along. */
+const MOST_TICKS = 20;
+
+export const sentTicksShape: Joi.ObjectSchema<SentTicks> = closed({
+  ticks: Joi.array().items(sentDoneShape.optional()).min(1).max(MOST_TICKS).required(),
+  offCut: offCutShape.optional(),
+});
+
+export const readSentTicks = (value: unknown): Read<SentTicks> => readWith(sentTicksShape, value);
 export const readSentOffCut = (value: unknown): Read<Omit<OffCut, 'id'>> =>
   readWith(sentOffCutShape, value);
 

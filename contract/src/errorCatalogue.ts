@@ -29,6 +29,7 @@ export const ERROR_CATALOGUE = {
   'revision-not-found': { status: 404, title: 'There is no such revision' },
   'restore-running': { status: 409, title: 'Another restore is at work' },
   'workspace-not-empty': { status: 409, title: 'There is work here already' },
+  'operation-reused': { status: 409, title: 'The operation was something else before' },
   'text-not-kept': { status: 422, title: 'Some text in it cannot be kept' },
   'body-too-large': { status: 413, title: 'The body is too large' },
   'not-json': { status: 415, title: 'The body must be sent as application/json' },

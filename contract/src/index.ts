@@ -1,8 +1,11 @@
 export { OPERATIONS, problem as problemShape } from './api';
 export type { Operation } from './api';
 export { boardFile, boardFileSchema } from './boardFile';
-export { readSentDone, readSentOffCut, readSentTest } from './buildRecords';
-export type { RigBuild, SentDone, SentTest } from './buildRecords';
+export { readSentOffCut, readSentTicks, readSentTest } from './buildRecords';
+export type { RigBuild, SentDone, SentTest, SentTicks } from './buildRecords';
+export { readChangesQuery } from './changes';
+export { OPERATION_HEADER, WINDOW_HEADER } from './headers';
+export type { Change, Changes } from './changes';
 export { ERROR_CATALOGUE } from './errorCatalogue';
 export type { ErrorCode } from './errorCatalogue';
 export {
@@ -29,6 +32,9 @@ export {
   MOST_ITEMS,
   MOST_LISTED,
   MOST_REVISIONS,
+  MOST_EXERCISE,
+  MOST_SENT_BYTES,
+  PICTURE_TYPES,
   RIG_SORTS,
 } from './limits';
 export type { RigSort } from './limits';
@@ -91,14 +97,7 @@ export type {
   WorkspacePart,
 } from './workspace';
 export { readSettings } from './settingsSchema';
-export {
-  boardPhotoShape,
-  MOST_KEPT_BYTES,
-  MOST_PIXELS_ACROSS,
-  MOST_SENT_BYTES,
-  PICTURE_TYPES,
-  readPhotoLie,
-} from './photo';
+export { boardPhotoShape, MOST_KEPT_BYTES, MOST_PIXELS_ACROSS, readPhotoLie } from './photo';
 export type { KeptPicture } from './photo';
 export {
   MOST_HUNT_ANSWERS,
@@ -108,14 +107,10 @@ export {
   readTakenBack,
 } from './hunts';
 export type { SentAnswer, SentHunt } from './hunts';
-export { readSentHearing, readSentMeasurement, readStruck } from './benchRecords';
+export { readSentMeasured } from './measured';
+export { readSentHearing, readStruck } from './benchRecords';
 export type { SentHearing, SentMeasurement } from './benchRecords';
-export {
-  MOST_EXERCISE,
-  readMeterQuestion,
-  readSweepQuestion,
-  readTruthQuestion,
-} from './instruments';
+export { readMeterQuestion, readSweepQuestion, readTruthQuestion } from './instruments';
 export type {
   ConnectedThing,
   Instrument,

@@ -1,3 +1,4 @@
+import { MOST_EXERCISE } from './limits';
 import {
   checkItem,
   gearItem,
@@ -73,7 +74,6 @@ export type SweptThing =
 
 const MOST_READINGS = 9;
 export const MOST_SWEEP_POINTS = 400;
-export const MOST_EXERCISE = 999;
 
 const thingName = Joi.string().min(1).max(80).required();
 const cable = closed({

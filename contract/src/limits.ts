@@ -18,3 +18,10 @@ export const MOST_ITEMS = 10_000;
 
 /** Characters of the name of a revision. */
 export const LONGEST_REVISION_NAME = 80;
+
+/** What is sent may be larger than what is kept. */
+export const MOST_SENT_BYTES = 24 * 2 ** 20;
+
+export const PICTURE_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const;
+
+export const MOST_EXERCISE = 999;

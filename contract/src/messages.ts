@@ -127,6 +127,8 @@ export interface Problem {
   readonly status: number;
   readonly code: ErrorCode;
   readonly detail: string;
+  /** By which the log of the server knows it. */
+  readonly requestId?: string;
   readonly problems?: readonly ValueProblem[];
   /** With "rig-stale": what the server holds now. */
   readonly theirs?: StoredRig;

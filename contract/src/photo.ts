@@ -5,11 +5,8 @@ import { readWith, type Read } from './read';
 
 /// A photograph under a board, kept with its rig: JPEG without metadata, and how it lies.
 
-/** What is sent may be larger than what is kept. */
-export const MOST_SENT_BYTES = 24 * 2 ** 20;
 export const MOST_KEPT_BYTES = 4 * 2 ** 20;
 export const MOST_PIXELS_ACROSS = 12_000;
-export const PICTURE_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const;
 
 const share = Joi.number().min(-2).max(3).required();
 const metres = Joi.number().min(-20).max(20).required();

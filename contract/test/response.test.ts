@@ -3,7 +3,7 @@ import {
   readSettings,
   readResponse,
   readSentHearing,
-  readSentMeasurement,
+  readSentMeasured,
   writeMeasurementsCsv,
 } from '../src';
 import { readTable } from '../src/csv';
@@ -78,7 +78,7 @@ test('lists of a measurement and of what was heard may be empty', () => {
     by: '',
     note: '',
   };
-  expect(readSentMeasurement(empty).kind).toBe('ok');
+  expect(readSentMeasured(empty).kind).toBe('ok');
   const heard = {
     listener: 'Mate',
     kind: 'amp',

@@ -128,6 +128,7 @@ export {
   cutText,
   isSameState,
   keepCounters,
+  mergeRigs,
   mergeState,
   newRig,
   nextIdsOf,

@@ -42,7 +42,8 @@ async function kept(rig: Rig): Promise<string> {
 
 const openBoard = async (id: string): Promise<void> => {
   await page.open(`/rigs/${id}/board`);
-  await page.find('[role="listbox"] [data-deck]');
+  await page.find('[data-testid="laid"]');
+  await page.atRest('[role="listbox"] [data-deck]');
 };
 
 const conflicts = async (): Promise<readonly string[]> => {
@@ -103,6 +104,7 @@ test('a length that is typed is fixed, too short is said, and the board may have
   await (await page.findText('button', 'make it 140')).click();
   await until(1);
   await page.findText('p', 'as long as the board says');
+  await page.saved();
 });
 
 test('by the keyboard alone: the fault is found and taken away, and back again', async () => {

@@ -173,7 +173,7 @@ test('a board that is built says on the path what has become of it', async () =>
     await fetch(`${world.server.address}api/rigs/${id}/done`, {
       method: 'PUT',
       headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify(done),
+      body: JSON.stringify({ ticks: [done] }),
     });
   }
   await page.open(`/rigs/${id}/path?at=d2`);

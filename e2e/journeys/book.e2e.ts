@@ -133,7 +133,7 @@ test('half a year later two pedals change places; the cost is read beforehand, a
     await fetch(`${page.address}api/rigs/${PIT_BOARD}/done`, {
       method: 'PUT',
       headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify(done),
+      body: JSON.stringify({ ticks: [done] }),
     });
   }
   await openBook(PIT_BOARD, 'revisions');

@@ -201,6 +201,20 @@ describe('both windows changed the rig while one was off the network', () => {
     expect(await keptRevision(world.server.address)).toBe(3);
   });
 
+  test('without an answer nothing is sent; what was decided stays decided, from the list and after a reload', async () => {
+    await driver.navigate().refresh();
+    await page.findText('h2', 'changed elsewhere');
+    expect(await keptRevision(world.server.address)).toBe(2);
+    await (await page.findText('button', 'Keep theirs')).click();
+    await cableInIs('15\u00a0m');
+    await page.click('nav a[href="/"]');
+    await page.findText('a', 'Pit board');
+    await page.open(PATH);
+    await cableInIs('15\u00a0m');
+    await page.saved();
+    expect(await keptRevision(world.server.address)).toBe(2);
+  });
+
   test('keep mine as a copy', async () => {
     await (await page.findText('button', 'Keep mine as a copy')).click();
     await page.eventually(

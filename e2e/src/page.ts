@@ -2,6 +2,8 @@ import type { Rig } from '@gullwind/core';
 import { By, Key, Origin, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 
 export const WAIT_MS = 30_000;
+/** How often it is looked for what is waited for. */
+const LOOK_EVERY_MS = 100;
 
 /** The pages as a person sees and handles them: waits are for what that person waits for. */
 export class Page {
@@ -15,16 +17,19 @@ export class Page {
   }
 
   find(css: string): Promise<WebElement> {
-    return this.driver.wait(until.elementLocated(By.css(css)), WAIT_MS, css);
+    return this.driver.wait(until.elementLocated(By.css(css)), WAIT_MS, css, LOOK_EVERY_MS);
   }
 
   findText(tag: string, text: string): Promise<WebElement> {
     const path = `//${tag}[contains(normalize-space(.), "${text}")]`;
-    return this.driver.wait(until.elementLocated(By.xpath(path)), WAIT_MS, path);
+    return this.driver.wait(until.elementLocated(By.xpath(path)), WAIT_MS, path, LOOK_EVERY_MS);
   }
 
   async click(css: string): Promise<void> {
-    await (await this.find(css)).click();
+    await this.eventually(css, async () => {
+      await (await this.find(css)).click();
+      return true;
+    });
   }
 
   async press(...keys: string[]): Promise<void> {
@@ -49,8 +54,21 @@ export class Page {
       },
       WAIT_MS,
       what,
+      LOOK_EVERY_MS,
     );
     return answer as T;
+  }
+
+  /** Waits until something stays where it is: what comes in beside it has come. */
+  async atRest(css: string): Promise<WebElement> {
+    let before = '';
+    return this.eventually(`${css} at rest`, async () => {
+      const element = await this.find(css);
+      const now = JSON.stringify(await element.getRect());
+      if (now === before) return element;
+      before = now;
+      return null;
+    });
   }
 
   async textOf(css: string): Promise<string> {
@@ -126,6 +144,11 @@ export class Page {
     await this.findText('li', kind);
     await this.press(Key.ENTER);
     await this.find(`[role="option"][aria-selected="true"][aria-label*="${kind}"]`);
+    // What is typed next is not for the list that is going.
+    await this.eventually(
+      'no dialog',
+      async () => (await this.driver.findElements(By.css('[role="dialog"]'))).length === 0,
+    );
   }
 
   /** Steps on by Tab until what has the focus is called so. */
@@ -205,6 +228,7 @@ export class Page {
       until.elementLocated(By.xpath(`//label[normalize-space(.)="${label}"]`)),
       WAIT_MS,
       `label ${label}`,
+      LOOK_EVERY_MS,
     );
     return this.driver.findElement(By.id((await labelled.getAttribute('for'))!));
   }

@@ -22,9 +22,14 @@ const OPERATORS = new Map([
   ['-=', '+='],
 ]);
 
-const PARTS = ['core/src', 'contract/src', 'server/src'];
+export const WORKSPACES = ['core', 'contract', 'server', 'cli', 'web'];
 /** Made-up data, and what only starts a process. */
-const LEFT_ALONE = /server\/src\/(demo\/|main\.ts)/u;
+const LEFT_ALONE = /(?:server\/src\/(?:demo\/|main\.ts)|cli\/src\/main\.ts)/u;
+/** Of the page what decides: the models of its features, the outbox and what it keeps. The rest draws and calls. */
+const DECIDES =
+  /^web\/src\/(?:features\/[^/]+\/model\/|app\/outbox\/|app\/changes\/|app\/(?:http|drafts|browserStore)\.ts)/u;
+const isBroken = (file) =>
+  !LEFT_ALONE.test(file) && (!file.startsWith('web/') || DECIDES.test(file));
 
 const filesIn = (root, folder) =>
   readdirSync(join(root, folder), { withFileTypes: true }).flatMap((entry) => {
@@ -63,8 +68,8 @@ function mutationOf(node, source) {
 
 /** Every mutation there is, file by file. */
 export function findMutants(root, only = '') {
-  return PARTS.flatMap((part) => filesIn(root, part))
-    .filter((file) => file.startsWith(only) && !LEFT_ALONE.test(file))
+  return WORKSPACES.flatMap((workspace) => filesIn(root, `${workspace}/src`))
+    .filter((file) => file.startsWith(only) && isBroken(file))
     .sort()
     .flatMap((file) => mutantsIn(root, file));
 }

@@ -60,6 +60,13 @@ function newestUnder(path) {
   );
 }
 
+/** The template of an empty database, made anew where it is older than what it is made of. */
+export function ensureTemplate() {
+  const made = inProject('.cache/pglite-template');
+  if (existsSync(made) && statSync(made).mtimeMs >= newestUnder(inProject('server/src/db'))) return;
+  run(process.execPath, ['--import', 'tsx', 'scripts/buildTemplate.ts']);
+}
+
 /** Builds what is missing or older than its sources. */
 export function ensureBuilt() {
   const built = [inProject('server/dist/main.js'), inProject('web/dist/index.html')];

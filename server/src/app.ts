@@ -4,6 +4,8 @@ import compression from 'compression';
 import express, { Router, type Express, type RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { errorsPage } from './errorsPage';
+import { idOf, nameRequest } from './requestId';
 import type { Database } from './db/database';
 import { openApi } from './api/openApi';
 import { answerErrors, KnownError } from './errors';
@@ -19,14 +21,19 @@ import { rigRoutes } from './rigs/rigRoutes';
 import type { Gatekeeper } from './session/passphrase';
 import { demandSession, keepSession, sessionRoutes } from './session/sessionRoutes';
 import { buildsRoutes } from './build/buildsRoutes';
+import type { ChangeFeed } from './changes/changeFeed';
+import { changesRoutes, noteChanges } from './changes/changesRoutes';
+import { RequestDatabase } from './db/requestDatabase';
+import { answerOnce } from './operations/answerOnce';
 import { offCutRoutes } from './build/offCutRoutes';
 import { rigBuildRoutes } from './build/rigBuildRoutes';
-import { photoRoutes } from './photo/photoRoutes';
+import { pictureBodies, photoRoutes } from './photo/photoRoutes';
 import { huntsRoutes } from './hunts/huntsRoutes';
 import { hearingsRoutes } from './bench/hearingsRoutes';
 import { measurementsRoutes } from './bench/measurementsRoutes';
 import type { Instruments } from './instruments/instruments';
 import { instrumentsRoutes } from './instruments/instrumentsRoutes';
+import { COMMIT, VERSION } from './version';
 import { settingsRoutes } from './settings/settingsRoutes';
 import { workspaceRoutes } from './workspace/workspaceRoutes';
 
@@ -38,6 +45,7 @@ const GEAR_LIMIT = '32mb';
 /** What the API needs and the page does not: it may still be opening when the page is asked for. */
 export interface Backend {
   readonly db: Database;
+  readonly feed: ChangeFeed;
   /** Null where no passphrase is set, and no sign-in asked for. */
   readonly gate: Gatekeeper | null;
   /** Where large texts pass through. */
@@ -60,9 +68,10 @@ export function createApp(options: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', [...options.proxies]);
-  app.use(pinoHttp({ logger: options.logger, autoLogging: false }));
+  app.use(nameRequest, logRequests(options.logger));
   app.use(securityHeaders, checkHostAndOrigin(options.reach), compression());
   app.use('/api', apiWhenReady(options));
+  app.get('/docs/errors', errorsPage);
   if (options.webFolder) app.use(pageRoutes(options.webFolder));
   app.use((request) => {
     throw new KnownError(
@@ -70,9 +79,18 @@ export function createApp(options: AppOptions): Express {
       `There is nothing at ${request.method} ${request.path}.`,
     );
   });
-  app.use(answerErrors(options.logger));
+  app.use(answerErrors());
   return app;
 }
+
+/** A line of the log names the request by its id; what was asked and by whom is not in it. */
+const logRequests = (logger: Logger) =>
+  pinoHttp({
+    logger,
+    autoLogging: false,
+    genReqId: idOf,
+    serializers: { req: ({ id }: { readonly id: string }) => ({ id }) },
+  });
 
 function apiWhenReady({ backend, reach }: AppOptions): Router {
   const router = Router();
@@ -83,15 +101,16 @@ function apiWhenReady({ backend, reach }: AppOptions): Router {
   return router;
 }
 
-function apiRoutes({ db, gate, folder, instruments }: Backend, reach: Reach): Router {
+function apiRoutes({ db: whole, feed, gate, folder, instruments }: Backend, reach: Reach): Router {
   const router = Router();
+  const db = new RequestDatabase(whole);
   router.use((_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
   router.use(demandJson, keepSession(gate));
   router.get('/health', (_request, response) => {
-    response.json({ state: 'ready' });
+    response.json({ state: 'ready', version: VERSION, commit: COMMIT });
   });
   // Who has not come in is heard no further than a passphrase is long, unpacked.
   router.use('/session', express.json({ limit: SIGN_IN_LIMIT }), sessionRoutes(gate, reach));
@@ -99,6 +118,10 @@ function apiRoutes({ db, gate, folder, instruments }: Backend, reach: Reach): Ro
   router.get('/docs.json', describeApi());
   router.use('/gear', bodiesAtOnce(4), express.json({ limit: GEAR_LIMIT }));
   router.use(express.json({ limit: BODY_LIMIT }));
+  router.use('/rigs', pictureBodies());
+  // Bodies are read and pictures made before a transaction begins: nothing in one waits for a client.
+  router.use(noteChanges(feed), answerOnce(db));
+  router.use('/changes', changesRoutes(feed));
   router.use('/rigs', rigRoutes(db), rigBuildRoutes(db), photoRoutes(db));
   router.use('/builds', buildsRoutes(db));
   router.use('/off-cuts', offCutRoutes(db));

@@ -1,6 +1,6 @@
 import { ERROR_CATALOGUE, type ErrorCode, type Problem } from '@gullwind/contract';
-import type { ErrorRequestHandler, Response } from 'express';
-import type { Logger } from 'pino';
+import type { ErrorRequestHandler, Request, Response } from 'express';
+import { idOfAnswer } from './requestId';
 
 /** An error the catalogue knows; anything else is logged and answered as "internal". */
 export class KnownError extends Error {
@@ -22,6 +22,7 @@ export function sendProblem(response: Response, error: KnownError): void {
     status,
     code: error.code,
     detail: error.message,
+    requestId: idOfAnswer(response),
     ...error.extra,
   };
   response.status(status).type('application/problem+json').send(JSON.stringify(problem));
@@ -78,8 +79,20 @@ function fromRequest(error: { status?: unknown; code?: unknown }): KnownError | 
   return null;
 }
 
-export function answerErrors(logger: Logger): ErrorRequestHandler {
-  return (error: unknown, _request, response, next) => {
+/** What failed, without the values that it failed on. */
+function failureOf(error: unknown) {
+  const { name, message, stack, code } = (error ?? {}) as Record<string, unknown>;
+  return { type: name, message, stack, code };
+}
+
+const ID = /[0-9a-f]{8}-[0-9a-f-]{27}/gu;
+
+/** The address without what it was asked of whom: no query, no ids. */
+const routeOf = ({ method, originalUrl }: Request): string =>
+  `${method} ${originalUrl.split('?')[0]!.replaceAll(ID, ':id')}`;
+
+export function answerErrors(): ErrorRequestHandler {
+  return (error: unknown, request, response, next) => {
     if (response.headersSent) return next(error);
     const known =
       error instanceof KnownError
@@ -87,7 +100,9 @@ export function answerErrors(logger: Logger): ErrorRequestHandler {
         : (fromBodyParser(error as object) ??
           fromRequest(error as object) ??
           fromDatabase(error as object));
-    if (!known) logger.error({ err: error }, 'unknown error');
+    // What people wrote is not in the log: where it failed, how, and which request that was.
+    if (!known)
+      request.log.error({ err: failureOf(error), route: routeOf(request) }, 'unknown error');
     sendProblem(
       response,
       known ?? new KnownError('internal', 'It has been logged. Nothing was changed.'),

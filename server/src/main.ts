@@ -1,19 +1,22 @@
 import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
+import { makeOwnerOnly } from './db/ownerOnly';
 import { followStarter } from './followStarter';
 import { readOptions } from './options';
 import { runCommand, startServer } from './startServer';
+import { COMMIT, VERSION } from './version';
 
 /** Both `server/src` and `server/dist` lie two folders below the project. */
 const inProject = (path: string) => fileURLToPath(new URL(`../../${path}`, import.meta.url));
 
 async function main(): Promise<void> {
+  makeOwnerOnly();
   const options = readOptions(process.argv.slice(2), process.env);
   const web = inProject('web/dist');
   const paths = {
     migrations: inProject('server/src/db/migrations'),
-    template: inProject('.cache/pglite-template.tar.gz'),
+    template: inProject('.cache/pglite-template'),
     web: existsSync(web) ? web : null,
   };
   if (options.command) {
@@ -23,7 +26,7 @@ async function main(): Promise<void> {
   const server = await startServer(
     options,
     paths,
-    pino({ level: process.env.LOG_LEVEL ?? 'warn' }),
+    pino({ level: process.env.LOG_LEVEL ?? 'warn', base: { version: VERSION, commit: COMMIT } }),
   );
   let stopping = false;
   const stop = () => {

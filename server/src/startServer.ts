@@ -5,9 +5,12 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
 import { createApp, type Backend } from './app';
+import { ChangeFeed } from './changes/changeFeed';
 import type { Database } from './db/database';
 import { lockDirectory } from './db/directoryLock';
 import { migrate, readMigrations } from './db/migrate';
+import { nameFeed } from './changes/changeStore';
+import { takeFromOthers } from './db/ownerOnly';
 import { openPglite } from './db/pgliteDatabase';
 import { openPostgres } from './db/postgresDatabase';
 import { seedDemo } from './demo/seedDemo';
@@ -52,11 +55,12 @@ export async function startServer(
   const { publicUrl, proxies, host } = options;
   const reach = { host, publicUrl };
   http.on('request', createApp({ reach, proxies, logger, webFolder: paths.web, backend }));
-  const { db } = await backend;
+  const { db, feed } = await backend;
   const leaveHouse = keepHouse(db, (error) => logger.error({ err: error }, 'housekeeping'));
   return {
     address,
     stop: async () => {
+      feed.close();
       const closed = new Promise((resolve) => http.close(resolve));
       http.closeIdleConnections();
       // Who sends nothing, or half of something, is not waited for.
@@ -96,6 +100,7 @@ export async function runCommand(
 async function openMigrated(options: ServerOptions, paths: ServerPaths): Promise<Database> {
   const db = await openDatabase(options, paths);
   await migrate(db, await readMigrations(paths.migrations));
+  await nameFeed(db);
   await upgradeRigs(db);
   await fillListings(db);
   return db;
@@ -106,14 +111,17 @@ async function openBackend(options: ServerOptions, paths: ServerPaths): Promise<
   if (options.demo) await seedDemo(db);
   const gate = options.passphrase === null ? null : await Gatekeeper.open(db, options.passphrase);
   const instruments = new Instruments(options.meters, options.sweeps);
-  return { db, gate, folder: options.dataFolder, instruments };
+  const feed = new ChangeFeed(db);
+  return { db, feed, gate, folder: options.dataFolder, instruments };
 }
 
-function openDatabase(
+async function openDatabase(
   { databaseUrl, dataFolder }: ServerOptions,
   { template }: ServerPaths,
 ): Promise<Database> {
-  return databaseUrl ? openPostgres(databaseUrl) : openPglite(join(dataFolder, 'store'), template);
+  if (databaseUrl) return openPostgres(databaseUrl);
+  await takeFromOthers(dataFolder);
+  return openPglite(join(dataFolder, 'store'), template);
 }
 
 async function makeServer(tls: ServerOptions['tls']): Promise<Server> {

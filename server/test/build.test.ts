@@ -144,6 +144,8 @@ describe.each(engines().map((engine) => [engine.name, engine] as const))(
       await addTest(db, id, randomUUID(), TEST);
       await setDone(db, id, { ...done, isDone: true });
       await putOffCut(db, { id: randomUUID(), name: 'Reel', gear: null, lengthM: 0.3, note: '' });
+      // What another workshop had is not among it.
+      await putOffCut(other, { id: randomUUID(), name: 'Old', gear: null, lengthM: 2, note: '' });
       const lines = await linesIn(db);
       const parts = await partsIn(lines);
       await put(other, parts);

@@ -307,6 +307,35 @@ describe('manners', () => {
     const problem = await expectProblem(request(other.url).get('/api/gear'), 500, 'internal');
     expect(problem.detail).not.toContain('gear');
     expect(other.log.join()).toContain('relation \\"gear\\" does not exist');
+    // The line is found by what the answer says, and names the route; what was asked is not in it.
+    const line = JSON.parse(other.log[0]!) as { readonly req: object; readonly route: string };
+    expect(line.req).toEqual({ id: problem.requestId });
+    expect(line.route).toBe('GET /api/gear');
     await other.close();
+  });
+
+  test('every answer has an id of its own, a problem says it, and its type leads somewhere', async () => {
+    const fine = await request(app.url).get('/api/settings').expect(200);
+    const problem = await expectProblem(
+      request(app.url).get(`/api/rigs/${randomUUID()}`),
+      404,
+      'rig-not-found',
+    );
+    expect(fine.headers['request-id']).toMatch(/^[0-9a-f-]{36}$/u);
+    expect(problem.requestId).toMatch(/^[0-9a-f-]{36}$/u);
+    expect(problem.requestId).not.toBe(fine.headers['request-id']);
+    const [path, anchor] = problem.type.split('#');
+    const page = await request(app.url).get(path!).expect(200);
+    expect(page.headers['content-type']).toContain('text/html');
+    expect(page.text).toContain(`id="${anchor}"`);
+  });
+
+  test('health says which version answers', async () => {
+    const { body } = await request(app.url).get('/api/health').expect(200);
+    expect(body).toEqual({
+      state: 'ready',
+      version: expect.stringMatching(/^\d+\.\d+\.\d+$/u),
+      commit: '',
+    });
   });
 });

@@ -123,6 +123,10 @@ describe.each(engines().map((engine) => [engine.name, engine] as const))(
           at: ended.endedAt,
         },
       ]);
+      // Of this rig alone.
+      const another = randomUUID();
+      await createRig(db, another, DEMO_RIGS[1]!.rig);
+      expect((await findRecords(db, another)).repairs).toEqual([]);
       await endHunt(db, id, null);
       expect((await findRecords(db, rig)).repairs).toEqual([]);
       expect((await addAnswer(db, id, randomUUID(), answer('t', 'yes'))).answers).toHaveLength(1);

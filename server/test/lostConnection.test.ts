@@ -6,6 +6,7 @@ import { pino } from 'pino';
 import { Instruments } from '../src/instruments/instruments';
 import request from 'supertest';
 import { createApp } from '../src/app';
+import { ChangeFeed } from '../src/changes/changeFeed';
 import type { Database } from '../src/db/database';
 import { PostgresDatabase } from '../src/db/postgresDatabase';
 import { expectProblem } from './support/expectProblem';
@@ -48,6 +49,7 @@ test.each<[string, Error]>([
       webFolder: null,
       backend: Promise.resolve({
         db,
+        feed: new ChangeFeed(db),
         gate: null,
         folder: '.',
         instruments: new Instruments([], []),

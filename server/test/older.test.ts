@@ -12,10 +12,10 @@ const older = (file: string): unknown =>
 
 let app: RunningApp;
 let fresh: RunningApp;
-beforeEach(async () => {
+beforeAll(async () => {
   [app, fresh] = [await runApp(), await runApp()];
 });
-afterEach(async () => {
+afterAll(async () => {
   await app.close();
   await fresh.close();
 });

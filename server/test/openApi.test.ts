@@ -20,6 +20,7 @@ import addFormats from 'ajv-formats';
 import request from 'supertest';
 import { openApi } from '../src/api/openApi';
 import { DEMO_GEAR } from '../src/demo/demoGear';
+import { DONE, TEST } from './support/benchWork';
 import { ANSWERED, ENDED, HUNTED } from './support/hunted';
 import { simulatedInstruments } from './support/simulated';
 import { runApp, type RunningApp } from './support/runningApp';
@@ -68,6 +69,16 @@ const description = openApi() as unknown as Description;
 const ajv = new Ajv({ strict: false, allErrors: true });
 addFormats.default(ajv);
 
+/** Schemas are many times the same one: that of problems above all. */
+const checks = new Map<string, ReturnType<typeof ajv.compile>>();
+
+function checkOf(schema: object): ReturnType<typeof ajv.compile> {
+  const key = JSON.stringify(schema);
+  const check = checks.get(key) ?? ajv.compile({ ...schema, components: description.components });
+  checks.set(key, check);
+  return check;
+}
+
 /** Whether a body is as the description says; what is wrong with it. */
 function misfits(operation: string, status: number, body: unknown): readonly string[] {
   const [method, path] = operation.split(' ') as [string, string];
@@ -75,7 +86,7 @@ function misfits(operation: string, status: number, body: unknown): readonly str
   if (!answer) return [`${status} is not described`];
   const schema = Object.values(answer.content ?? {})[0]?.schema;
   if (!schema) return body === undefined ? [] : ['there is a body'];
-  const check = ajv.compile({ ...schema, components: description.components });
+  const check = checkOf(schema);
   return check(body) ? [] : (check.errors ?? []).map((e) => `${e.instancePath} ${e.message}`);
 }
 
@@ -110,32 +121,6 @@ interface Call {
 }
 
 const TEST_ID = randomUUID();
-const DONE = {
-  step: 'cut l1',
-  fingerprint: 'a|b|170',
-  lengthM: 0.19,
-  revision: 1,
-  by: 'Mate',
-  isDone: true,
-};
-const TEST = {
-  cable: 'l1',
-  label: 'A1',
-  revision: 1,
-  fingerprint: 'a|b|170',
-  lengthM: 0.17,
-  tipThrough: true,
-  sleeveThrough: true,
-  ringThrough: null,
-  leakOhm: 1e8,
-  silentPlugs: null,
-  pull: true,
-  wiggle: true,
-  capacitanceF: 48e-12,
-  by: 'Mate',
-  note: '',
-};
-
 const METERED = {
   quantity: 'Cp',
   frequencyHz: 1000,
@@ -219,8 +204,10 @@ const CALLS: readonly (readonly [string, Call])[] = [
     { path: `/rigs/${id}/revisions/1/difference/999`, status: 404 },
   ],
   ['put /rigs/{id}/revisions/{revision}', { body: { name: 'first night' } }],
-  ['put /rigs/{id}/done', { body: DONE }],
-  ['put /rigs/{id}/done', { body: { ...DONE, step: '' }, status: 400 }],
+  ['get /changes', {}],
+  ['get /changes', { path: '/changes?waitS=26', status: 400 }],
+  ['put /rigs/{id}/done', { body: { ticks: [DONE] } }],
+  ['put /rigs/{id}/done', { body: { ticks: [{ ...DONE, step: '' }] }, status: 400 }],
   ['put /rigs/{id}/tests/{test}', { body: TEST }],
   ['get /rigs/{id}/build', {}],
   ['get /rigs/{id}/build', { path: `/rigs/${randomUUID()}/build`, status: 404 }],

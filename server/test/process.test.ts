@@ -1,6 +1,15 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  existsSync,
+  lstatSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -17,7 +26,8 @@ import { temporaryFolder } from './support/databases';
 
 /// The server as a process: locks, kills, stops.
 
-const MAIN = fileURLToPath(new URL('../src/main.ts', import.meta.url));
+/** As it is built: it starts several times as quickly as its sources. */
+const MAIN = fileURLToPath(new URL('../dist/main.js', import.meta.url));
 const PROJECT = fileURLToPath(new URL('../../', import.meta.url));
 
 interface Started {
@@ -28,7 +38,7 @@ interface Started {
 function start(dataFolder: string): Promise<Started> {
   const child = spawn(
     process.execPath,
-    ['--import', 'tsx', MAIN, '--port', '0', '--data', dataFolder],
+    ['--liftoff-only', MAIN, '--port', '0', '--data', dataFolder],
     {
       stdio: ['ignore', 'pipe', 'pipe'],
       cwd: PROJECT,
@@ -126,6 +136,38 @@ test('who sends nothing, half a head or half a body does not hold up the end', a
   expect(await over).toBe(0);
 });
 
+/** What others may read, write or enter below a folder; the engine makes a few files anew whenever it is at work. */
+const ofOthers = (folder: string): readonly string[] =>
+  readdirSync(folder, { recursive: true, encoding: 'utf8' })
+    .map((name) => join(folder, name))
+    .concat(folder)
+    .filter((path) => !lstatSync(path).isSymbolicLink() && (lstatSync(path).mode & 0o077) !== 0)
+    .filter((path) => !path.endsWith('pg_internal.init'));
+
+test('what a data directory holds is its owner’s alone: a new one, and one that was open to all', async () => {
+  const folder = join(temporaryFolder(), 'data');
+  const first = await start(folder);
+  await send('POST', `${first.url}/api/rigs`, { id: randomUUID(), rig: newRig('mine') });
+  expect(ofOthers(folder)).toEqual([]);
+  first.child.kill('SIGTERM');
+  await ended(first.child);
+  const [elsewhere, open] = [join(temporaryFolder(), 'elsewhere'), join(folder, 'open')];
+  writeFileSync(elsewhere, '', { mode: 0o644 });
+  mkdirSync(open);
+  symlinkSync(elsewhere, join(open, 'link'));
+  for (const name of readdirSync(folder, { recursive: true, encoding: 'utf8' }))
+    if (!lstatSync(join(folder, name)).isSymbolicLink()) chmodSync(join(folder, name), 0o777);
+  chmodSync(folder, 0o755);
+  expect(ofOthers(folder).length).toBeGreaterThan(100);
+  const again = await start(folder);
+  expect(ofOthers(folder)).toEqual([]);
+  expect(lstatSync(elsewhere).mode & 0o777).toBe(0o644);
+  const { rigs } = (await (await fetch(`${again.url}/api/rigs`)).json()) as { rigs: object[] };
+  expect(rigs).toHaveLength(1);
+  again.child.kill('SIGTERM');
+  await ended(again.child);
+});
+
 test('asked twice it ends at once', async () => {
   const { child, url } = await start(temporaryFolder());
   const { port } = new URL(url);
@@ -147,7 +189,7 @@ test('a server whose starter is gone lets go of its directory', async () => {
       '-e',
       `const { spawn } = require('node:child_process');
        const env = { ...process.env, GULLWIND_STARTER: String(process.pid) };
-       spawn(process.execPath, ['--import', 'tsx', ${JSON.stringify(MAIN)}, '--port', '0', '--data', ${JSON.stringify(folder)}], { env, stdio: 'inherit' });
+       spawn(process.execPath, ['--liftoff-only', ${JSON.stringify(MAIN)}, '--port', '0', '--data', ${JSON.stringify(folder)}], { env, stdio: 'inherit' });
        setInterval(() => undefined, 1000);`,
     ],
     { stdio: ['ignore', 'pipe', 'pipe'], cwd: PROJECT },

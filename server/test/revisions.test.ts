@@ -18,7 +18,7 @@ import { runApp, type RunningApp } from './support/runningApp';
 
 /// Revisions that were kept, what is another between them, and going back to one, on both engines.
 
-const HISTORIES = 200;
+const HISTORIES = 60;
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 const partsOf = ({ electrical, state, layout, power, build, book, texts }: Rig) =>
   plain({ electrical, state, layout, power, build, book, texts });
@@ -62,7 +62,7 @@ describe.each(engines().map((engine) => [engine.name, engine] as const))('on %s'
     return { id, last: basedOn };
   }
 
-  test('the difference of any two revisions of 200 histories, applied to the first, gives the second', async () => {
+  test('the difference of any two revisions of many histories, applied to the first, gives the second', async () => {
     for (const [nth, history] of histories.entries()) {
       const { id, last } = await saved(history);
       const [a, b] = [1 + (nth % last), 1 + ((nth * 7 + 3) % last)];

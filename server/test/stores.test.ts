@@ -11,6 +11,7 @@ import {
   type Rig,
 } from '@gullwind/core';
 import type { Database } from '../src/db/database';
+import { findChanges } from '../src/changes/changeStore';
 import { migrate, readMigrations } from '../src/db/migrate';
 import { DEMO_GEAR } from '../src/demo/demoGear';
 import { seedDemo } from '../src/demo/seedDemo';
@@ -255,4 +256,15 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('stores on %s
       await db.query(`select 1 from information_schema.tables where table_name = 'half'`),
     ).toEqual([]);
   });
+});
+
+test('each new database has a feed with a name of its own', async () => {
+  const [engine] = all;
+  const nameOf = async () => {
+    const db = await openMigrated(() => engine!.open());
+    const { feed } = await findChanges(db, null);
+    await db.close();
+    return feed;
+  };
+  expect(await nameOf()).not.toBe(await nameOf());
 });

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { endLine, HEADER_LINE } from '@gullwind/contract';
@@ -13,11 +13,11 @@ const ID = '5d0c7f6e-1a51-4c1e-9a01-000000000001';
 const MOMENT = '2026-11-25T10:00:00.000000Z';
 
 describe('from the command line', () => {
-  const MAIN = fileURLToPath(new URL('../src/main.ts', import.meta.url));
+  const MAIN = fileURLToPath(new URL('../dist/main.js', import.meta.url));
   const run = (...args: string[]) => {
     const { status, stdout, stderr } = spawnSync(
       process.execPath,
-      ['--import', 'tsx', MAIN, ...args],
+      ['--liftoff-only', MAIN, ...args],
       {
         encoding: 'utf8',
       },
@@ -34,6 +34,8 @@ describe('from the command line', () => {
     expect(run('backup', file, '--data', one)).toMatchObject({ status: 0 });
     expect(run('backup', file, '--data', one).said).toContain('is there already');
     expect(readdirSync(one).filter((name) => name.includes('all.jsonl'))).toEqual(['all.jsonl']);
+    // A backup holds what people wrote: its owner's alone.
+    expect(statSync(join(one, 'all.jsonl')).mode & 0o777).toBe(0o600);
     const withRig = join(one, 'rig.json');
     const kept = {
       id: randomUUID(),
@@ -95,7 +97,7 @@ describe('from the command line', () => {
       'sh',
       [
         '-c',
-        `trap '' XFSZ; ulimit -f 36000; exec "$0" --import tsx "$@"`,
+        `trap '' XFSZ; ulimit -f 36000; exec "$0" --liftoff-only "$@"`,
         process.execPath,
         MAIN,
         'backup',

@@ -9,9 +9,9 @@ import {
   type Diagnosis,
   type Suspicion,
 } from '@gullwind/core';
-import { findingOfCables } from '../src/features/bench/jobs/cableFinding';
-import { pickupFinding } from '../src/features/bench/jobs/pickupFinding';
-import { sayDiagnosis } from '../src/features/bench/rig/sayDiagnosis';
+import { findingOfCables } from '../src/features/bench/model/cableFinding';
+import { pickupFinding } from '../src/features/bench/model/pickupFinding';
+import { sayDiagnosis } from '../src/features/bench/model/sayDiagnosis';
 
 /// What readings come to, in words and in values for the gear list.
 
@@ -87,7 +87,9 @@ test('a pickup by one response gives no values, by two it does', () => {
   const one = [run(47e-12)];
   const single = pickupFinding(fitPickup(one), one, guitar, 'metric');
   expect(single.values).toEqual([]);
-  expect(single.words).toContain('cannot tell');
+  expect(single.words).toMatch(
+    /^It resonates at [\d.]+\skHz with Q [\d.]+\. One response cannot tell/u,
+  );
   const two = [run(47e-12), run(470e-12)];
   const pair = pickupFinding(fitPickup(two), two, guitar, 'metric');
   expect(pair.values.map(({ field }) => field)).toEqual(['lH', 'cWindingF', 'rEddyOhm']);

@@ -10,9 +10,9 @@ import {
   type Edit,
   type Rig,
 } from '@gullwind/core';
-import { projectionOf, zoomedAt } from '../src/features/board/chart/projection';
-import { edgesOf, snapped } from '../src/features/board/chart/snap';
-import { editorActions, editorSlice, shownRig } from '../src/features/editor/editorSlice';
+import { projectionOf, zoomedAt } from '../src/features/board/model/projection';
+import { edgesOf, snapped } from '../src/features/board/model/snap';
+import { editorActions, editorSlice, shownRig } from '../src/features/editor/model/editorSlice';
 
 const stand = (id: string, xMm: number): Edit => ({
   kind: 'place',
@@ -79,7 +79,7 @@ test('an edit takes the lengths with it, the preview too; undo brings back what 
   const rig = twoOnABoard();
   const stored = { id: 'x', rig, revision: 1, lineage: 'y' } as never;
   const history = { past: [], future: [] };
-  const arrived = editorActions.rigOpened({ stored, mine: null, isCurrent: true, history });
+  const arrived = editorActions.rigOpened({ stored, mine: null, history });
   const run = (...actions: readonly Parameters<typeof editorSlice.reducer>[1][]) =>
     actions.reduce(editorSlice.reducer, editorSlice.getInitialState()).open!;
   const between = rig.electrical.rows[0]!.cables[1]!.id;

@@ -1,17 +1,11 @@
 import { jest } from '@jest/globals';
-import type { KeptEdits } from '../src/app/browserStore';
 
 /// Where the browser keeps nothing the page goes on with its own memory, and says so once.
 
 let openDB = jest.fn<() => Promise<unknown>>();
 jest.unstable_mockModule('idb', () => ({ openDB: () => openDB() }));
 
-const EDITS: KeptEdits<unknown, unknown> = {
-  rigId: 'rig',
-  windowId: 'w',
-  rig: { of: 1 },
-  basedOn: 3,
-};
+const KEPT = { id: 'one', windowId: 'w', args: { of: 1 } };
 
 async function fresh() {
   jest.resetModules();
@@ -25,36 +19,94 @@ test('with a store: kept, found, forgotten, and nothing said', async () => {
   const inside = new Map<string, unknown>();
   openDB = jest.fn(() =>
     Promise.resolve({
-      put: (_: string, edits: KeptEdits<unknown, unknown>) => {
-        inside.set(`${edits.rigId} ${edits.windowId}`, edits);
+      put: (_: string, value: { readonly id?: string; readonly key?: string }) => {
+        inside.set((value.id ?? value.key)!, value);
         return Promise.resolve();
       },
-      delete: (_: string, [rig, window]: [string, string]) => {
-        inside.delete(`${rig} ${window}`);
+      delete: (_: string, key: string) => {
+        inside.delete(key);
         return Promise.resolve();
       },
       getAll: () => Promise.resolve([...inside.values()]),
     }),
   );
   const store = await fresh();
-  await store.keepEdits(EDITS);
-  expect(await store.findEdits()).toEqual([EDITS]);
-  await store.forgetEdits('rig', 'w');
-  expect(await store.findEdits()).toEqual([]);
+  const me = await store.windowId();
+  await store.keepOperation({ ...KEPT, windowId: me });
+  expect(await store.takeOperations()).toEqual([{ ...KEPT, windowId: me }]);
+  await store.forgetOperation('one');
+  expect(await store.takeOperations()).toEqual([]);
+  await store.keepDraft('form', { typed: '3' });
+  expect(await store.findDrafts()).toMatchObject([{ key: 'form', value: { typed: '3' } }]);
+  await store.forgetDraft('form');
+  expect(await store.findDrafts()).toEqual([]);
   expect(openDB).toHaveBeenCalledTimes(1);
   expect(store.said).toEqual([]);
 });
 
-test('one that cannot be opened is told once; edits live on in this window', async () => {
+test('what is on its way into the store when the page goes is written down, and taken up by the next', async () => {
+  const inside = new Map<string, unknown>();
+  let arrive: () => void = () => undefined;
+  const slow = {
+    put: (_: string, value: { readonly id: string }) =>
+      new Promise<void>((resolve) => {
+        arrive = () => (inside.set(value.id, value), resolve());
+      }),
+    getAll: () => Promise.resolve([...inside.values()]),
+  };
+  openDB = jest.fn(() => Promise.resolve(slow));
+  const going = await fresh();
+  const me = await going.windowId();
+  going.writeDownUnkept();
+  const left = () => localStorage.getItem('gullwind-unkept');
+  window.dispatchEvent(new Event('pagehide'));
+  expect(left()).toBeNull();
+  const picture = { id: 'picture', windowId: me, args: { file: new Blob(['x']) } };
+  void going.keepOperation({ ...KEPT, windowId: me });
+  void going.keepOperation(picture);
+  window.dispatchEvent(new Event('pagehide'));
+  expect(JSON.parse(left()!)).toEqual([{ ...KEPT, windowId: me }]);
+  // The page is gone: nothing of it arrives any more.
+  openDB = jest.fn(() =>
+    Promise.resolve({
+      put: (_: string, value: { readonly id: string }) => (
+        inside.set(value.id, value),
+        Promise.resolve()
+      ),
+      getAll: () => Promise.resolve([...inside.values()]),
+    }),
+  );
+  const next = await fresh();
+  expect(await next.takeOperations()).toEqual([{ ...KEPT, windowId: await next.windowId() }]);
+  expect(left()).toBeNull();
+  // What had come in was not on its way any more.
+  openDB = jest.fn(() => Promise.resolve(slow));
+  const resting = await fresh();
+  resting.writeDownUnkept();
+  const kept = resting.keepOperation({ ...KEPT, windowId: me });
+  await new Promise((resolve) => setTimeout(resolve));
+  arrive();
+  await kept;
+  localStorage.clear();
+  // Those of the windows before are still on theirs: only what this one adds is looked for.
+  window.dispatchEvent(new Event('pagehide'));
+  expect(JSON.parse(left() ?? '[]')).toHaveLength(1);
+  localStorage.clear();
+});
+
+test('one that cannot be opened is told once; what was kept lives on in this window', async () => {
   openDB = jest.fn(() => Promise.reject(new Error('denied')));
   const store = await fresh();
-  await store.keepEdits(EDITS);
-  await store.keepEdits({ ...EDITS, rig: { of: 2 } });
-  expect(await store.findEdits()).toEqual([{ ...EDITS, rig: { of: 2 } }]);
-  await store.forgetEdits('rig', 'w');
-  expect(await store.findEdits()).toEqual([]);
+  const me = await store.windowId();
+  await store.keepOperation({ ...KEPT, windowId: me });
+  await store.keepOperation({ ...KEPT, windowId: me, args: { of: 2 } });
+  expect(await store.takeOperations()).toEqual([{ ...KEPT, windowId: me, args: { of: 2 } }]);
+  await store.forgetOperation('one');
+  expect(await store.takeOperations()).toEqual([]);
+  await store.keepDraft('form', 1);
+  expect(await store.findDrafts()).toMatchObject([{ value: 1 }]);
   expect(store.said).toHaveLength(1);
-  expect(store.said[0]).toMatch(/does not keep anything/u);
+  expect(store.said[0]).toMatch(/keeps nothing/u);
 });
 
 test('one that fails half way, as a full disk does, stops nothing either', async () => {
@@ -65,8 +117,9 @@ test('one that fails half way, as a full disk does, stops nothing either', async
     }),
   );
   const store = await fresh();
-  await store.keepEdits(EDITS);
-  expect(await store.findEdits()).toEqual([EDITS]);
+  const me = await store.windowId();
+  await store.keepOperation({ ...KEPT, windowId: me });
+  expect(await store.takeOperations()).toEqual([{ ...KEPT, windowId: me }]);
   expect(store.said).toHaveLength(1);
 });
 
@@ -75,13 +128,13 @@ test('a window keeps its name over a reload; a duplicate of it gets another', as
   Object.defineProperty(navigator, 'locks', {
     configurable: true,
     value: {
-      request: (name: string, _: object, hold: (lock: object | null) => unknown) => {
-        if (held.has(name)) hold(null);
-        else {
-          held.add(name);
-          hold({});
+      request: async (name: string, { signal }: { signal: AbortSignal }, hold: () => unknown) => {
+        while (held.has(name)) {
+          if (signal.aborted) throw new DOMException('', 'TimeoutError');
+          await new Promise((resolve) => setTimeout(resolve, 20));
         }
-        return Promise.resolve();
+        held.add(name);
+        hold();
       },
       query: () => Promise.resolve({ held: [...held].map((name) => ({ name })) }),
     },
@@ -93,9 +146,20 @@ test('a window keeps its name over a reload; a duplicate of it gets another', as
   const duplicate = await fresh();
   const other = await duplicate.windowId();
   expect(other).not.toBe(id);
-  const isClosed = await duplicate.closedWindows();
-  expect([id, other, 'long-gone'].map(isClosed)).toEqual([false, false, true]);
-  // Reloaded: the lock was let go of with the page.
+  // Reloaded: the lock is let go of with the page, or a little after the next one has begun.
   held.delete(`gullwind-window-${other}`);
   expect(await (await fresh()).windowId()).toBe(other);
+  const reloaded = await fresh();
+  setTimeout(() => held.delete(`gullwind-window-${other}`), 100);
+  expect(await reloaded.windowId()).toBe(other);
+  // What windows that are closed kept is taken up; what open ones keep stays theirs.
+  openDB = jest.fn(() => Promise.reject(new Error('denied')));
+  const taker = await fresh();
+  const taking = await taker.windowId();
+  for (const windowId of [id, other, taking, 'long-gone'])
+    await taker.keepOperation({ id: windowId, windowId });
+  expect(await taker.takeOperations()).toEqual([
+    { id: taking, windowId: taking },
+    { id: 'long-gone', windowId: taking },
+  ]);
 });

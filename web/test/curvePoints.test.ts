@@ -1,5 +1,10 @@
 import { analyseRig, DRAW_GRID, newRig } from '@gullwind/core';
-import { CHART_GRID, curvePoints, levelRange, levelTicks } from '../src/features/path/curvePoints';
+import {
+  CHART_GRID,
+  curvePoints,
+  levelRange,
+  levelTicks,
+} from '../src/features/path/model/curvePoints';
 
 const rig = newRig('a rig');
 const analysed = { rig, analysis: analyseRig(rig) };

@@ -15,7 +15,7 @@ import {
   shownRig,
   type EditorState,
   type OpenRig,
-} from '../src/features/editor/editorSlice';
+} from '../src/features/editor/model/editorSlice';
 
 const stored = (rig: Rig, revision = 1): StoredRig => ({
   ...{ id: 'rig', revision, lineage: 'l', updatedAt: '' },
@@ -33,8 +33,7 @@ const opened = (mine: Rig | null = null, basedOn = 1, revision = 1): EditorState
     editorSlice.getInitialState(),
     editorActions.rigOpened({
       stored: stored(rig, revision),
-      mine,
-      isCurrent: basedOn === revision,
+      mine: mine && { rig: mine, basedOn, lineage: stored(rig).lineage, base: rig },
       history: NONE,
     }),
   );
@@ -53,6 +52,18 @@ test('edits, undo and redo without limit', () => {
   expect(reduce(state, editorActions.undone())).toEqual(state);
   for (let k = 0; k < 200; k++) state = reduce(state, editorActions.redone());
   expect(length(state)).toBe(20);
+});
+
+test('what was shown while the hand moved is what is made when it lets go', () => {
+  const edit = setCableLength('l1', 7);
+  const shown = shownRig(openOf(reduce(opened(), editorActions.previewed(edit))));
+  expect(shownRig(openOf(reduce(opened(), editorActions.previewed(edit))))).toBe(shown);
+  const made = reduce(opened(), editorActions.previewed(edit), editorActions.edited({ ...edit }));
+  expect(openOf(made).rig).toBe(shown);
+  // Another rig, or another edit, is another result.
+  const further = reduce(made, editorActions.edited(setCableLength('l1', 8)));
+  expect(length(further)).toBe(8);
+  expect(length(reduce(opened(), editorActions.edited(setCableLength('l1', 8))))).toBe(8);
 });
 
 test('a new edit after undo lets go of what was undone', () => {
@@ -165,14 +176,50 @@ describe('changes from elsewhere', () => {
     expect(openOf(reduce(kept, editorActions.undone())).rig).toBe(mine);
   });
 
-  test('a kept rig from an older revision opens as a conflict, from the same one as unsaved', () => {
+  test('a kept rig opens as unsaved, on what it was made on', () => {
     const mine = { ...rig, texts: { ...rig.texts, name: 'kept here' } };
-    expect(openOf(opened(mine, 1, 3)).theirs).toEqual(stored(rig, 3));
-    expect(openOf(opened(mine, 3, 3))).toMatchObject({
+    expect(openOf(opened(mine, 1, 3))).toMatchObject({
       theirs: null,
       save: { kind: 'waiting' },
       rig: mine,
+      basedOn: 1,
+      acknowledged: rig,
     });
+    expect(hasUnsaved(openOf(opened(mine, 1, 3)))).toBe(true);
+  });
+
+  test('other parts that others changed come along; steps of before can still be taken back', () => {
+    const before = reduce(opened(), longer);
+    const from = openOf(before).rig;
+    const joined = { ...from, texts: { ...from.texts, name: 'theirs' } };
+    const state = reduce(before, editorActions.merged({ from, rig: joined, theirs }));
+    expect(openOf(state)).toMatchObject({ rig: joined, basedOn: 5, acknowledged: theirs.rig });
+    expect(hasUnsaved(openOf(state))).toBe(true);
+    expect(openOf(reduce(state, editorActions.undone())).rig).toEqual({
+      ...rig,
+      texts: { ...rig.texts, name: 'theirs' },
+    });
+  });
+
+  test('what was changed here since comes along, too; where it is the same part, somebody decides', () => {
+    const before = reduce(opened(), longer);
+    const from = openOf(before).rig;
+    const named = { ...from, texts: { ...from.texts, name: 'theirs' } };
+    const merge = editorActions.merged({ from, rig: named, theirs });
+    const both = openOf(reduce(before, longest, merge));
+    expect([length({ open: both, refusal: null }), both.rig.texts.name]).toEqual([12, 'theirs']);
+    const rename = editorActions.edited({ kind: 'rename', target: { of: 'rig' }, to: 'mine' });
+    const clash = openOf(reduce(before, rename, merge));
+    expect(clash.theirs).toBe(theirs);
+    expect(clash.rig.texts.name).toBe('mine');
+  });
+
+  test('a whole rig that was put here before a merge is not brought back over it', () => {
+    const whole = { ...rig, texts: { ...rig.texts, note: 'whole' } };
+    const before = reduce(opened(), editorActions.replaced(whole), longer);
+    const from = openOf(before).rig;
+    const state = reduce(before, editorActions.merged({ from, rig: from, theirs }));
+    expect(openOf(state).past.map(({ kind }) => kind)).toEqual(['edit']);
   });
 
   test('foot-switches that another hand was at meanwhile come with the answer', () => {
@@ -203,7 +250,6 @@ describe('changes from elsewhere', () => {
       editorActions.rigOpened({
         stored: stored(before.rig),
         mine: null,
-        isCurrent: true,
         history: { past, future },
       }),
     );
@@ -227,7 +273,7 @@ describe('changes from elsewhere', () => {
 });
 
 test('a rig that was opened as it was last seen says so until the server answers', () => {
-  const from = { stored: stored(rig), mine: null, isCurrent: true, history: NONE };
+  const from = { stored: stored(rig), mine: null, history: NONE };
   const kept = reduce(
     editorSlice.getInitialState(),
     editorActions.rigOpened({ ...from, isKept: true }),

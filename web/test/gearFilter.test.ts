@@ -4,7 +4,7 @@ import {
   filterGear,
   matchesWords,
   type GearFilter,
-} from '../src/features/gear/gearFilter';
+} from '../src/features/gear/model/gearFilter';
 
 const ALL: GearFilter = { words: '', kind: 'all', origin: 'any', retired: false, rigId: '' };
 const store = (...items: GearItem[]) => items.map((item) => ({ item, revision: 1 }));

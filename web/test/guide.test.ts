@@ -1,5 +1,5 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
-import { ORDER, searcherOf, titleOf } from '../src/features/guide/search';
+import { ORDER, searcherOf, titleOf } from '../src/features/guide/model/search';
 import { STAGES } from '../src/stages';
 
 /// The guide: a page a stage, with its picture, its cautions and what the model does not know; and a search that finds it.

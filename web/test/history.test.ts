@@ -1,6 +1,6 @@
 import { newRig, type Rig } from '@gullwind/core';
 import { historyOf, keepHistory } from '../src/features/editor/history';
-import type { OpenRig } from '../src/features/editor/editorSlice';
+import type { OpenRig } from '../src/features/editor/model/editorSlice';
 
 /// What can be undone is kept when the window is left, for the rig it belongs to.
 

@@ -34,7 +34,7 @@ test.each<[string, unknown, object]>([
     answer(401, { code: 'sign-in-failed', detail: 'no' }),
     { kind: 'refused', problem: { code: 'sign-in-failed', detail: 'no' } },
   ],
-  ['a failing server', answer(503, problem), { kind: 'away' }],
+  ['a failing server', answer(503, problem), { kind: 'away', status: 503 }],
   ['something that is not the server', answer(200, '<html>'), { kind: 'away' }],
   ['a refusal by something that is not the server', answer(403, '<html>'), { kind: 'away' }],
 ])('%s', async (_, response, expected) => {

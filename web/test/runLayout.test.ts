@@ -11,7 +11,7 @@ import {
   type Rig,
 } from '@gullwind/core';
 import { switchNumbers } from '@gullwind/core';
-import { findInlets, layInlets } from '../src/features/path/run/inlets';
+import { findInlets, layInlets } from '../src/features/path/model/inlets';
 import { layNames, unusedTop } from '../src/features/path/run/nameLabels';
 import {
   assignRows,
@@ -19,14 +19,14 @@ import {
   layThread,
   threadWidth,
 } from '../src/features/path/run/runLayout';
-import { drawWays, leastWidth, postsOf, shownRows } from '../src/features/path/run/runWays';
+import { drawWays, leastWidth, postsOf, shownRows } from '../src/features/path/model/runWays';
 import {
   allSelections,
   gapAfter,
   readSelection,
   stepSelection,
   writeSelection,
-} from '../src/features/path/selection';
+} from '../src/features/path/model/selection';
 
 function board(patches: readonly number[]): Rig {
   let rig = newRig('board');
@@ -224,4 +224,28 @@ test('however many there are, posts keep apart: the Run asks for as much as they
     expect(xs[0]).toBeGreaterThan(52);
     expect(xs.at(-1)).toBeLessThan(least - 52);
   }
+});
+
+test('an end is shown with its own effects loop, and a loop with the way to its own amp', () => {
+  const first = board([0.2]);
+  const split = applyEdits(
+    first,
+    insertDevice(first, 1, deviceOfClass('bufferedSplitter', '', 'Split')),
+  );
+  const side = split.electrical.rows.find(({ at }) => at.kind === 'side')!;
+  const [one, other] = split.electrical.destinations;
+  expect(other).toBeDefined();
+  const main = mainRow(split).id;
+  expect(shownRows(split, main)).toEqual([main]);
+  expect(shownRows(split, side.id)).toEqual([side.id]);
+  let looped = applyEdits(split, addAmpLoop(split, other!.id));
+  const theirs = looped.electrical.rows.at(-1)!.id;
+  expect(shownRows(looped, main)).toEqual([main]);
+  expect(shownRows(looped, side.id)).toEqual([side.id, theirs]);
+  looped = applyEdits(looped, addAmpLoop(looped, one!.id));
+  const own = looped.electrical.rows.at(-1)!.id;
+  expect(shownRows(looped, main)).toEqual([main, own]);
+  expect(shownRows(looped, own)).toEqual([main, own]);
+  expect(shownRows(looped, theirs)).toEqual([side.id, theirs]);
+  expect(shownRows(looped, 'gone')).toEqual([main, own]);
 });

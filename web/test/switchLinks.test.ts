@@ -1,5 +1,5 @@
 import { deviceOfClass, insertDevice, applyEdits, newRig, type Rig } from '@gullwind/core';
-import { switchLinks } from '../src/features/path/run/switchLinks';
+import { switchLinks } from '../src/features/path/model/switchLinks';
 
 const empty = newRig('linked');
 const rig = ['Gale', 'Brine', 'Eddy', 'Swell'].reduce<Rig>(

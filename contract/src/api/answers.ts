@@ -132,7 +132,7 @@ export const hunt = huntShape;
 export const hunts = closed({ hunts: list(huntShape) });
 
 export const session = closed({ signInNeeded: yesNo, canSignOut: yesNo });
-export const health = closed({ state: oneOf(['ready']) });
+export const health = closed({ state: oneOf(['ready']), version: text, commit: text });
 export const photo = closed({ photo: boardPhotoShape.allow(null).required() });
 export const restored = closed({ rigs: count, revisions: count, gear: count, records: count });
 
@@ -144,6 +144,7 @@ export const problem = calledInDocs(
     status: Joi.number().integer().min(400).max(599).required(),
     code: oneOf(Object.keys(ERROR_CATALOGUE)),
     detail: text,
+    requestId: text,
     problems: Joi.array().items(closed({ path: text, message: text }).optional()),
     theirs: storedRig.optional(),
     yours: rigShape.optional(),

@@ -1,8 +1,11 @@
-import { sentHearingShape, sentMeasurementShape, struckShape } from '../benchRecords';
+import { sentHearingShape, struckShape } from '../benchRecords';
+import { sentMeasuredShape } from '../measured';
+import { updateItemShape } from '../messages';
 import { meterQuestionShape, sweepQuestionShape, truthQuestionShape } from '../instruments';
 import { uuid } from '../ids';
 import Joi from 'joi';
 import {
+  gearItem,
   hearing,
   hearings,
   instruments,
@@ -71,7 +74,7 @@ export const BENCH: readonly Operation[] = [
     path: '/measurements/{id}',
     summary: 'Keeps a measurement under an id of the client’s making; sent twice it is one.',
     params: recordId,
-    body: sentMeasurementShape,
+    body: sentMeasuredShape.keys({ accepted: updateItemShape.keys({ item: gearItem }).optional() }),
     status: 200,
     answer: measurement,
     errors: [...READ, 'rig-not-found', 'text-not-kept'],

@@ -1,4 +1,5 @@
-import { sentDoneShape, sentOffCutShape, sentTestShape } from '../buildRecords';
+import Joi from 'joi';
+import { sentTicksShape, sentOffCutShape, sentTestShape } from '../buildRecords';
 import { uuid } from '../ids';
 import { photoLieShape } from '../photo';
 import { buildRecords, builds, cableTest, offCuts, photo } from './answers';
@@ -32,8 +33,10 @@ export const PHOTO: readonly Operation[] = [
   {
     method: 'put',
     path: '/rigs/{id}/photo',
-    summary: 'Keeps a photograph (JPEG, PNG or WebP), made anew without metadata.',
+    summary:
+      'Keeps a photograph (JPEG, PNG or WebP), made anew without metadata; “lie” says as JSON how it lies.',
     params: rigId,
+    query: { lie: Joi.string().max(1000) },
     type: 'image/jpeg',
     status: 200,
     answer: photo,
@@ -83,9 +86,10 @@ export const BUILD: readonly Operation[] = [
   {
     method: 'put',
     path: '/rigs/{id}/done',
-    summary: 'Ticks a step off, or takes that back.',
+    summary:
+      'Ticks steps off, or takes that back, as one press does it: all of it is kept, or nothing.',
     params: rigId,
-    body: sentDoneShape,
+    body: sentTicksShape,
     status: 200,
     answer: buildRecords,
     errors: [...READ, 'rig-not-found', 'text-not-kept'],

@@ -1,5 +1,6 @@
 import { GEAR_ID } from '@gullwind/core';
 import Joi from 'joi';
+import { changesFields, changesShape } from '../changes';
 import { revision, uuid } from '../ids';
 import {
   createShape,
@@ -69,6 +70,19 @@ const SESSION: readonly Operation[] = [
     errors: [...READ, 'sign-in-failed', 'too-many-attempts', 'tls-required'],
   },
   { method: 'delete', path: '/session', summary: 'Signs out.', status: 204, errors: [] },
+];
+
+const CHANGES: readonly Operation[] = [
+  {
+    method: 'get',
+    path: '/changes',
+    summary:
+      'What has been changed since a cursor of this feed; waits for it as long as it is told. Without a cursor: that of now.',
+    query: changesFields,
+    status: 200,
+    answer: changesShape,
+    errors: ['invalid-request'],
+  },
 ];
 
 const RIGS: readonly Operation[] = [
@@ -281,6 +295,7 @@ const WORKSHOP: readonly Operation[] = [
 /** All that the server can be asked. */
 export const OPERATIONS: readonly Operation[] = [
   ...SESSION,
+  ...CHANGES,
   ...RIGS,
   ...REVISIONS,
   ...GEAR,

@@ -6,7 +6,7 @@ export type { DecimalMark } from './decimals';
 export { readGearRows } from './readGear';
 export type { GearReading, GearReport } from './readGear';
 export { readTable } from './readTable';
-export type { RowProblem, Table } from './readTable';
+export type { Table } from './readTable';
 export { readPlaces, writePlaces } from './places';
 export { writeGearCsv } from './writeGear';
 export { guardCell } from './cells';

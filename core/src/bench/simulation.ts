@@ -1,6 +1,6 @@
 import type { Cable, Guitar, PartKind } from '../gear';
-import { readNumber, writeAt, type Chain } from '../rig';
-import { hashOf, looseValues, mix, NamedNormals, RigDrawer } from '../tolerance';
+import { readNumber, writeAt } from '../rig';
+import { hashOf, looseValues, mix, NamedNormals } from '../tolerance';
 import { impedanceOf, type CableFault, type Connected } from './connected';
 import { DC_HZ, readingOf, type MeterQuantity } from './meter';
 
@@ -111,11 +111,6 @@ export function simulatedReading(
   );
   const off = Math.round((counts / 2) * normals.normal(`count ${quantity} ${hz}`, draw));
   return Number((Math.round(shown / place + off) * place).toPrecision(12));
-}
-
-/** A chain as it truly is: values off by their tolerances. Assumed ones are taken as entered: the rig was looked at. */
-export function trueChain(chain: Chain, seed: number): Chain {
-  return new RigDrawer(chain, new NamedNormals(seed)).draw(0);
 }
 
 /** Noise of a sweep, dB (1σ). */

@@ -53,8 +53,6 @@ export type Conflict = {
     }
 );
 
-export type ConflictKind = Conflict['kind'];
-
 /** Things whose standing has to do with it. */
 export function thingsIn(conflict: Conflict): readonly string[] {
   switch (conflict.kind) {

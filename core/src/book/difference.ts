@@ -37,5 +37,8 @@ export const rigDifference = (before: Rig, after: Rig): RigDifference =>
 
 /** The parts of a rig after a difference from it. */
 export function applyRigDifference(before: Rig, difference: RigDifference): RigParts {
-  return differ.patch(plain(compared(before)), structuredClone(difference)) as RigParts;
+  return differ.patch(
+    plain(compared(before)),
+    difference === undefined ? difference : plain(difference),
+  ) as RigParts;
 }

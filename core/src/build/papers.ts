@@ -3,7 +3,8 @@ import { allDevices, type Rig } from '../rig';
 import { sayCableM, type BuildCable } from './cableList';
 import type { CutPlan } from './cutPlan';
 import type { NeededPart } from './parts';
-import type { CableState, StepState } from './progress';
+import type { StepState } from './stepState';
+import type { CableState } from './progress';
 
 /// Lists for the bench as tables of words: the page, CSV and PDF write the same.
 

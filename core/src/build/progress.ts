@@ -1,25 +1,11 @@
+import type { PlainState, StepState } from './stepState';
 import { daysBetween, type Brief } from '../rig';
 import type { BuildRecords, OffCut, WorkDone } from './records';
 import { notedPieces, stillHolds, type Step } from './step';
 import { repairStep } from './repair';
-import { reusedFor, type Reuse } from './reuse';
+import { reusedFor } from './reuse';
 
 /// How far the work is: what is done and still right stays done.
-
-export interface StepState {
-  readonly step: Step;
-  readonly isDone: boolean;
-  /** It was done, for what is another now. */
-  readonly was: WorkDone | null;
-  /** A cable that is there already and serves: nothing is cut, and no plug put on. */
-  readonly reuses: Reuse | null;
-  /** What of it is still to be done: of ties that were cut again only those. */
-  readonly leftMinutes: number;
-  /** Its pieces that are still to be done. */
-  readonly left: readonly string[];
-  /** Parts that it waits for, by key. */
-  readonly waitsFor: readonly string[];
-}
 
 export interface Progress {
   readonly steps: readonly StepState[];
@@ -70,9 +56,6 @@ export function progressOf(
     freed,
   };
 }
-
-/** A step as far as it can be told by itself. */
-export type PlainState = Omit<StepState, 'reuses' | 'waitsFor'>;
 
 function stateOf(step: Step, kept: WorkDone | null): PlainState {
   const noted = kept ? notedPieces(kept.fingerprint) : new Set<string>();

@@ -1,15 +1,8 @@
 import { COIL_FROM_M } from '../board';
-import type { PlainState } from './progress';
+import type { PlainState, Reuse } from './stepState';
 import type { WorkDone } from './records';
 
 /// Cables that were made for what is another now, and serve elsewhere as they are.
-
-export interface Reuse {
-  /** The step by which it was cut. */
-  readonly of: WorkDone;
-  /** How much longer it is than it has to be, m. */
-  readonly spareM: number;
-}
 
 /** Both plugs of a cable and what it is made of, as a fingerprint has them; null where it does not say. */
 function kindOf(fingerprint: string): string | null {

@@ -5,7 +5,7 @@ import type { Rig } from '../rig';
 import { cableList, type BuildCable } from './cableList';
 import { progressOf, type Progress } from './progress';
 import type { BuildRecords, WorkDone } from './records';
-import type { Reuse } from './reuse';
+import type { Reuse } from './stepState';
 import type { Step } from './step';
 import { workPlan } from './steps';
 

@@ -20,8 +20,8 @@ export type {
   Section,
   Source,
 } from './section';
-export { LadderBuilder, Op, PARAMETERS_PER_OP } from './ladder';
-export type { Branch, Ladder } from './ladder';
+export { LadderBuilder } from './ladder';
+export type { Ladder } from './ladder';
 export { addElement, addSource, compilePath, compileSection } from './compileSection';
 export { chooseCableForm, equivalentM, lumpedLimitM } from './cableForm';
 export type { CableForm } from './cableForm';

@@ -1,4 +1,4 @@
-export { analyseRig, isSilent, measureRig, measureWay, SHELTER_LIMIT_OHM } from './analyseRig';
+export { analyseRig, isSilent, measureRig, measureWay } from './analyseRig';
 export type {
   Analysis,
   Measurement,
@@ -13,20 +13,11 @@ export type { BudgetBaseline, LengthBudget } from './lengthBudget';
 export { cornerOf, resonanceOf, semitonesBetween } from './resonance';
 export type { Corner, Resonance } from './resonance';
 export { toneEquivalent } from './toneEquivalent';
-export type { ToneEquivalent } from './toneEquivalent';
-export { DIRECTION_WORDS, SIZE_LADDER, SIZE_WORDS, sizeHeard, sizeOf, verdictOf } from './verdict';
-export type { Direction, ListenerScale, Size, Verdict } from './verdict';
-export {
-  loopName,
-  nameConnection,
-  nameCable,
-  nameSpot,
-  nameRow,
-  nameSwitch,
-  namePartLoss,
-} from './names';
+export { DIRECTION_WORDS, SIZE_WORDS, saysWhose, sizeHeard, sizeOf, verdictOf } from './verdict';
+export type { ListenerScale, Verdict } from './verdict';
+export { nameConnection, nameCable, nameSpot, nameRow, nameSwitch, namePartLoss } from './names';
 export { nameSwitches, sayOn } from './sayOn';
-export { sayMuted, sayStraightIn, sayWhatIsGoingOn, saysWhose } from './words';
+export { sayMuted, sayStraightIn, sayWhatIsGoingOn } from './words';
 export { analyseStates, ENVELOPE_EVERY, switchesOf, switchesOn } from './analyseStates';
 export type { ExtremeState, StatesAnalysis, StatesSounding } from './analyseStates';
 export { measureScenes, measurePlaces } from './scenes';

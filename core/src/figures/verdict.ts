@@ -101,3 +101,7 @@ function resonanceChange(now: Resonance, reference: Resonance) {
     resonanceRaisedDb: Math.abs(raised) > 1 ? raised : null,
   };
 }
+
+/** Said wherever a word of size is not on the usual ladder. */
+export const saysWhose = (scale: ListenerScale | null): string =>
+  scale === null ? '' : `, to ${scale.listener}’s ears`;

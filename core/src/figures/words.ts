@@ -6,6 +6,7 @@ import { nameSpot, namePartLoss } from './names';
 import {
   DIRECTION_WORDS,
   SIZE_WORDS,
+  saysWhose,
   sizeHeard,
   type ListenerScale,
   type Verdict,
@@ -82,10 +83,6 @@ function sayVerdict(
   const direction = capital(DIRECTION_WORDS[verdict.direction]);
   return `${direction} than ${against}, ${amount}: ${heard}.${extras}`;
 }
-
-/** Said wherever a word of size is not on the usual ladder. */
-export const saysWhose = (scale: ListenerScale | null): string =>
-  scale === null ? '' : `, to ${scale.listener}’s ears`;
 
 function sayExtras({ resonanceMoved, resonanceRaisedDb, levelDb }: Verdict): string {
   const extras: string[] = [];

@@ -1,3 +1,4 @@
+import type { PlaceProblem } from './placeProblem';
 import { formatQuantity } from '../quantity';
 import type { Case, CaseJack, JackKind } from './case';
 import type { Board } from './fittings';
@@ -7,11 +8,6 @@ import { OUTLETS } from './sharedLines';
 import type { Supply } from './supply';
 
 /// Places on a thing lie on it: jacks on their side, foot-switches on the case, slats and openings on the board.
-
-export interface PlaceProblem {
-  readonly path: string;
-  readonly message: string;
-}
 
 const JACKS: Readonly<Record<JackKind, string>> = {
   in: 'input',

@@ -1,5 +1,5 @@
 import { formatQuantity } from '../quantity';
-import type { PlaceProblem } from './checkPlaces';
+import type { PlaceProblem } from './placeProblem';
 import type { FieldRule } from './fields';
 import { MOST_OUTLETS, outletCount, type Supply } from './supply';
 

@@ -1,4 +1,5 @@
-import type { Body } from './deviceCase';
+import type { DeviceClass } from './deviceClass';
+import type { Body } from './body';
 import { AUDIO_MID_FRACTION, picofarad, type Pot } from './guitar';
 import { assumed, type Sourced } from './sourced';
 
@@ -8,31 +9,6 @@ import { assumed, type Sourced } from './sourced';
  */
 export type BypassKind = 'true' | 'buffered' | 'hardwired' | 'switchable' | 'alwaysOn' | 'passive';
 export type BypassChoice = 'true' | 'buffered';
-
-export type DeviceClass =
-  | 'tuner'
-  | 'buffer'
-  | 'preamp'
-  | 'compressor'
-  | 'wah'
-  | 'lowImpedanceFuzz'
-  | 'fuzz'
-  | 'boost'
-  | 'drive'
-  | 'equaliser'
-  | 'octave'
-  | 'gate'
-  | 'modulation'
-  | 'delay'
-  | 'reverb'
-  | 'poweredVolume'
-  | 'passiveVolume'
-  | 'wireless'
-  | 'tap'
-  | 'passiveSplitter'
-  | 'bufferedSplitter'
-  | 'selector'
-  | 'switcher';
 
 /** A jack beside the output: on the line itself, or driven by an output of its own. */
 export type SideJack = 'none' | 'passive' | 'buffered';

@@ -1,14 +1,10 @@
-import { typicalCase, type Case, type CaseRule, type CaseSide, type JackKind } from './case';
-import type { Device, DeviceClass } from './device';
-import { typicalNeed, type PowerNeed } from './powerNeed';
+import type { Body } from './body';
+import { typicalCase, type CaseRule, type CaseSide, type JackKind } from './case';
+import type { DeviceClass } from './deviceClass';
+import type { Device } from './device';
+import { typicalNeed } from './powerNeed';
 
 /// The case of a device: what its class usually has, until somebody holds a rule to it.
-
-/** A device as a thing: its case, and what feeds it. */
-export interface Body extends Case, PowerNeed {
-  /** What goes first, in the words of who mends it. */
-  readonly fails: string;
-}
 
 const rule = (
   width: number,

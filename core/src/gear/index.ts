@@ -2,7 +2,7 @@ export { CASE_SIDES, JACK_KINDS, resized, spaceJacks, spaceSwitches } from './ca
 export type { Case, CaseJack, CaseSide, CaseSwitch, JackKind } from './case';
 export { checkPlaces } from './checkPlaces';
 export { bodyOf, CASE_RULES, typicalBody } from './deviceCase';
-export type { Body } from './deviceCase';
+export type { Body } from './body';
 export { isQuietClass } from './powerNeed';
 export type { GroundPole, Polarity, PowerNeed } from './powerNeed';
 export {
@@ -29,7 +29,8 @@ export type {
   SupplyClass,
 } from './supply';
 export { DEVICE_CLASSES, deviceOfClass, wantsPickup } from './device';
-export type { BypassChoice, BypassKind, Device, DeviceClass, PowerLost, Side } from './device';
+export type { DeviceClass } from './deviceClass';
+export type { BypassChoice, BypassKind, Device, PowerLost, Side } from './device';
 export { DESTINATION_KINDS, destinationOfKind } from './destination';
 export type { Destination, DestinationKind, InputKind } from './destination';
 export {

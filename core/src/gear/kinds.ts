@@ -1,6 +1,7 @@
 import { CABLE_CLASSES, cableOfClass, type CableClass } from './cable';
 import { DESTINATION_KINDS, destinationOfKind, type DestinationKind } from './destination';
-import { DEVICE_CLASSES, deviceOfClass, type DeviceClass } from './device';
+import type { DeviceClass } from './deviceClass';
+import { DEVICE_CLASSES, deviceOfClass } from './device';
 import type { GearDescriptor } from './descriptor';
 import { CHOICE_RULES, FIELD_RULES } from './fields';
 import { CASE_FORM, CASE_LISTS, NEED_FORM, OUTLETS } from './sharedLines';

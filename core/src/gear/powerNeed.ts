@@ -1,4 +1,4 @@
-import type { DeviceClass } from './device';
+import type { DeviceClass } from './deviceClass';
 import { assumed, type Sourced } from './sourced';
 
 /// What a thing wants of its power jack.

@@ -4,6 +4,6 @@ export { explainRig } from './explain';
 export type { Explanation } from './explain';
 export { judgeRig } from './judge';
 export { APPROACH_WORDS } from './judgement';
-export type { Judgement, JudgementKind, JudgementNumber } from './judgement';
+export type { Judgement, JudgementKind } from './judgement';
 export type { Remedy } from './remedy';
 export { worseInUse } from './worse';

@@ -7,11 +7,10 @@ export {
   sideSource,
   wiperFraction,
 } from './elements';
-export { spotOf } from './step';
 export type { MuteReason, Spot } from './step';
 export { cableAsStep } from './deviceSteps';
 export { routeOf, routeRows } from './route';
-export type { Counting, Route, RouteStep } from './route';
+export type { Route, RouteStep } from './route';
 export { drivePath, driveWay, stopOf } from './drivenPath';
 export type { DrivenPath, DrivenSection, DrivenWay, Interruption, Stop } from './drivenPath';
 export { driverLoads } from './driverLoads';
@@ -25,7 +24,7 @@ export type { PartLoss } from './lossByPart';
 export { subtractTreble, TrebleMeter } from './trebleOf';
 export type { Treble } from './trebleOf';
 export { buildStateGraph, switchesAlong } from './allStates';
-export type { SectionEdge, StateGraph } from './allStates';
+export type { StateGraph } from './allStates';
 export { stateEnvelope, stateHistogram, stateStatistics } from './stateStatistics';
 export type { EdgeValues, Envelope, Histogram, StateStatistics } from './stateStatistics';
 export { feedsOf } from './feeds';

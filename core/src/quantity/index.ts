@@ -1,7 +1,6 @@
 export { QUANTITY_RULES, METRES_PER_FOOT } from './quantity';
 export type { Quantity, UnitSystem } from './quantity';
 export { parseQuantity } from './parseQuantity';
-export type { ParsedQuantity } from './parseQuantity';
 export {
   formatForEditing,
   formatNumber,

@@ -6,7 +6,7 @@ import {
   MOST_LOOPS,
   FIELD_RULES,
 } from '../gear';
-import { checkBook } from './book';
+import { checkBook } from './checkBook';
 import { checkBrief } from './brief';
 import { checkGraph } from './checkGraph';
 import { checkLayout } from './checkLayout';

@@ -5,7 +5,7 @@ import type { Row } from './electrical';
 import type { Edit } from './edits';
 import type { Rig } from './rig';
 import { Steps } from './steps';
-import { cutText } from './texts';
+import { cutText } from './cutText';
 
 /// A pedal in four cables: guitar to its input, its send to the amp; the amp's send to its return, its output to the
 /// amp's return. Each half is a device with its own input and output, and one foot-switch moves both.

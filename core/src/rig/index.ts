@@ -1,13 +1,5 @@
-export {
-  addSong,
-  CASE_MASS,
-  changeSong,
-  LONGEST_TUNING,
-  moveSong,
-  NO_BOOK,
-  setCaseMass,
-  walk,
-} from './book';
+export { addSong, changeSong, moveSong, setCaseMass, walk } from './bookEdits';
+export { CASE_MASS, LONGEST_TUNING } from './checkBook';
 export type { Book, Song } from './book';
 export {
   LARGEST_WEIGHT,
@@ -19,17 +11,9 @@ export {
   WEIGHT_NAMES,
 } from './brief';
 export type { Brief, PedalUse, Weights } from './brief';
-export {
-  BUILD_WORDS,
-  LONGEST_PART_KEY,
-  MOST_OF_A_PART,
-  MOST_PARTS,
-  NOTHING_BUILT,
-  USUAL_WAYS,
-} from './build';
+export { BUILD_WORDS, LONGEST_PART_KEY, MOST_OF_A_PART, USUAL_WAYS } from './build';
 export type { Build, BuildWays, PartAtHand } from './build';
 export { checkField, checkSourced, readField } from './checkField';
-export type { FieldInput, FieldProblem } from './checkField';
 export { checkName } from './checkName';
 export { checkNumbers } from './checkNumbers';
 export { checkRig } from './checkRig';
@@ -60,12 +44,11 @@ export {
   applyEdits,
   placeEdit,
   applyTrusted,
-  findPart,
   listOf,
   touchedBy,
   withPart,
 } from './edits';
-export type { Edit, EditResult, Lists, NamedTarget, Target } from './edits';
+export type { Edit, EditResult, Target } from './edits';
 export {
   allCables,
   allDevices,
@@ -83,7 +66,6 @@ export {
 } from './chain';
 export type { Chain } from './chain';
 export type {
-  AmpLoop,
   Approach,
   ApproachKind,
   Electrical,
@@ -93,9 +75,8 @@ export type {
   Scene,
   SideGoal,
 } from './electrical';
-export { findElectricalPart, withElectricalPart } from './electricalParts';
+export { withElectricalPart } from './electricalParts';
 export { freshId, keepCounters, nextIdsOf } from './ids';
-export type { IdPrefix } from './ids';
 export {
   BESIDE_PLACES,
   CONTROL_KINDS,
@@ -112,7 +93,6 @@ export type {
   CableEnds,
   ControlCable,
   ControlKind,
-  JackOfThing,
   Lane,
   Layer,
   Laying,
@@ -123,11 +103,11 @@ export type {
   Turn,
 } from './layout';
 export { PLACEMENT_RULES } from './checkLayout';
+export { mergeRigs } from './mergeRigs';
 export { isSameState, mergeState } from './mergeState';
 export { newRig } from './newRig';
 export { planningOf } from './planning';
 export { chooseInPart, setInPart } from './partEdits';
-export type { PartChange } from './partEdits';
 export { readNumber, writeAt } from './partValues';
 export {
   atPlace,
@@ -144,12 +124,12 @@ export { feedOf, NO_POWER, USUAL_DC_M } from './power';
 export type { Feeding, FeedVia, Power, PowerFeed } from './power';
 export { reachOf } from './reach';
 export { remember, rememberPair } from './remember';
-export { MOST, MOST_DEVICES, MOST_PINS, partsOf, RIG_FORMAT } from './rig';
+export { MOST_DEVICES, MOST_PINS, partsOf, RIG_FORMAT } from './rig';
 export type { Pin, Rig, RigParts } from './rig';
 export type { RigProblem } from './rigProblem';
 export { hasSwitch, loopSwitch, switchesOfDevice } from './switchState';
 export type { SwitchState } from './switchState';
-export { cutText, textsOf } from './texts';
+export { cutText } from './cutText';
 export type { Texts } from './texts';
 export { kindNow, upgradeRig, upgradeThing } from './upgrades';
 export { switchNumbers } from './switchNumbers';

@@ -1,6 +1,6 @@
 export { abxOrder, binomialResult, LEAST_TRIALS, MOST_TRIALS, USUAL_TRIALS } from './blind';
 export type { BinomialResult } from './blind';
-export { CROSSFADE_S, switchedAt } from './levels';
+export { CROSSFADE_S } from './levels';
 export {
   differenceOf,
   MOST_BOOST_DB,

@@ -1,5 +1,6 @@
 import {
   ERROR_CATALOGUE,
+  OPERATION_HEADER,
   OPERATIONS,
   problemShape,
   type ErrorCode,
@@ -22,7 +23,7 @@ const ALWAYS: readonly ErrorCode[] = [
 /** What needs no passphrase. */
 const OPEN = ['/health', '/session'];
 /** Another whenever something that is asked today would be answered otherwise. */
-const API_VERSION = '1.0.0';
+const API_VERSION = '2.0.0';
 const JSON_TYPE = 'application/json';
 
 /** Gathers the schemas that have a name of their own. */
@@ -54,6 +55,17 @@ function withNull(schema: unknown): unknown {
   return { anyOf: [rest, { enum: [null] }] };
 }
 
+const isWrite = ({ method, path }: Operation): boolean => method !== 'get' && !OPEN.includes(path);
+
+const OPERATION_PARAMETER: Json = {
+  name: OPERATION_HEADER,
+  in: 'header',
+  required: false,
+  description:
+    'An id of the client’s making. The same write sent again under it is done once and answered what it was answered first, for sixty days.',
+  schema: { type: 'string', format: 'uuid' },
+};
+
 const parametersOf = (operation: Operation, components: Components): readonly Json[] => {
   const inPath = Object.entries(operation.params ?? {});
   const inQuery = Object.entries(operation.query ?? {});
@@ -64,13 +76,16 @@ const parametersOf = (operation: Operation, components: Components): readonly Js
   return [
     ...inPath.map((param) => one('path', param)),
     ...inQuery.map((param) => one('query', param)),
+    ...(isWrite(operation) ? [OPERATION_PARAMETER] : []),
   ];
 };
 
 /** Errors of one status are one answer, whose description names their codes. */
-function errorsOf({ path, errors }: Operation, ref: unknown): Json {
+function errorsOf(operation: Operation, ref: unknown): Json {
+  const { path, errors } = operation;
   const codes = [
     ...errors,
+    ...(isWrite(operation) ? ['operation-reused' as const] : []),
     ...ALWAYS,
     ...(OPEN.includes(path) ? [] : ['sign-in-required' as const]),
   ];

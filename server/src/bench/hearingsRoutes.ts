@@ -1,6 +1,6 @@
 import { readRigId, readSentHearing } from '@gullwind/contract';
 import { Router } from 'express';
-import { demandRig } from '../build/buildStore';
+import { demandRig } from '../rigs/demandRig';
 import type { Database } from '../db/database';
 import { demand } from '../parse';
 import { addHearing, findHearings } from './benchStore';

@@ -1,8 +1,9 @@
-import { readRigId, readSentMeasurement, readStruck } from '@gullwind/contract';
+import { readRigId, readSentMeasured, readStruck } from '@gullwind/contract';
 import { Router } from 'express';
-import { demandRig } from '../build/buildStore';
+import { demandRig } from '../rigs/demandRig';
 import type { Database } from '../db/database';
 import { KnownError } from '../errors';
+import { demandItem } from '../gear/demandItem';
 import { demand } from '../parse';
 import { addMeasurement, findMeasurement, findMeasurements, strike } from './benchStore';
 
@@ -16,9 +17,13 @@ export function measurementsRoutes(db: Database): Router {
 
   router.put('/:id', async (request, response) => {
     const id = demand(readRigId(request.params.id));
-    const sent = demand(readSentMeasurement(request.body));
+    const { sent, accepted } = demand(readSentMeasured(request.body));
     if (sent.rig !== null) await demandRig(db, sent.rig);
-    response.json(await addMeasurement(db, id, sent));
+    const kept = await db.transaction(async (tx) => {
+      if (accepted) await demandItem(tx, accepted);
+      return addMeasurement(tx, id, sent);
+    });
+    response.json(kept);
   });
 
   router.put('/:id/struck', async (request, response) => {

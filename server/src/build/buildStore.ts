@@ -1,7 +1,6 @@
 import type { SentDone, SentTest } from '@gullwind/contract';
 import type { BuildRecords, CableTest, OffCut, WorkDone } from '@gullwind/core';
 import type { Queryable } from '../db/database';
-import { KnownError } from '../errors';
 import { findRepairs } from '../hunts/huntStore';
 
 const MOMENT = (column: string) =>
@@ -15,16 +14,6 @@ const TEST_COLUMNS = `id, cable, label, revision, fingerprint, length_m as "leng
 const DONE_COLUMNS = `step, fingerprint, length_m as "lengthM", revision, by_whom as by, ${MOMENT('done_at')} as at`;
 
 const OFF_CUT_COLUMNS = 'id, name, gear, length_m as "lengthM", note';
-
-async function isRig(db: Queryable, id: string): Promise<boolean> {
-  const rows = await db.query('select from rigs where id = $1 and deleted_at is null', [id]);
-  return rows.length > 0;
-}
-
-/** @throws KnownError where there is no such rig, or it is off the list */
-export async function demandRig(db: Queryable, id: string): Promise<void> {
-  if (!(await isRig(db, id))) throw new KnownError('rig-not-found', `There is no rig “${id}”.`);
-}
 
 /** Everything that has happened to a rig at the bench, the earliest first. */
 export async function findRecords(db: Queryable, rig: string): Promise<BuildRecords> {

@@ -1,8 +1,9 @@
-import { readRigId, readSentDone, readSentTest } from '@gullwind/contract';
+import { readRigId, readSentTest, readSentTicks } from '@gullwind/contract';
 import { Router, type Request } from 'express';
 import type { Database } from '../db/database';
 import { demand } from '../parse';
-import { addTest, demandRig, findRecords, setDone } from './buildStore';
+import { addTest, findRecords, putOffCut, setDone } from './buildStore';
+import { demandRig } from '../rigs/demandRig';
 
 /** What happens to a rig at the bench. */
 export function rigBuildRoutes(db: Database): Router {
@@ -25,7 +26,11 @@ export function rigBuildRoutes(db: Database): Router {
 
   router.put('/:id/done', async (request, response) => {
     const rig = await rigOf(request);
-    await setDone(db, rig, demand(readSentDone(request.body)));
+    const { ticks, offCut } = demand(readSentTicks(request.body));
+    await db.transaction(async (tx) => {
+      for (const tick of ticks) await setDone(tx, rig, tick);
+      if (offCut) await putOffCut(tx, offCut);
+    });
     response.json(await findRecords(db, rig));
   });
 

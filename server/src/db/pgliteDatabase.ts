@@ -1,8 +1,9 @@
 import { existsSync } from 'node:fs';
-import { mkdir, readFile, rename, rm } from 'node:fs/promises';
+import { cp, mkdir, rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { PGlite, types, type Transaction } from '@electric-sql/pglite';
 import type { Database, Queryable } from './database';
+import { takeFromOthers } from './ownerOnly';
 
 /** int8 and numeric as numbers, dates as text: the same as on a server. */
 const PARSERS = {
@@ -23,34 +24,32 @@ const START_PARAMETERS = [
 /**
  * Opens the embedded engine on a directory, which the caller holds the lock of. A new one is made beside it and
  * moved there when it is whole: a start that was cut off leaves nothing that a later one would take for a database.
- * It is filled from a template where there is one, which is quicker than initialising it.
+ * It is a copy of a template where there is one (a directory of an engine that was closed), which is quicker than
+ * initialising it; what the template does not know yet is migrated like any other.
  */
-export async function openPglite(directory: string, templatePath?: string): Promise<Database> {
-  if (!existsSync(join(directory, 'PG_VERSION'))) await makeWhole(directory, templatePath);
+export async function openPglite(directory: string, template?: string): Promise<Database> {
+  if (!existsSync(join(directory, 'PG_VERSION'))) await makeWhole(directory, template);
   return new PgliteDatabase(await startEngine(directory));
 }
 
-async function makeWhole(directory: string, templatePath?: string): Promise<void> {
+async function makeWhole(directory: string, template?: string): Promise<void> {
   const beside = `${directory}.new`;
   await rm(beside, { recursive: true, force: true });
   await mkdir(beside, { recursive: true });
-  const template =
-    templatePath && existsSync(templatePath)
-      ? new Blob([new Uint8Array(await readFile(templatePath))])
-      : undefined;
-  const engine = await startEngine(beside, template);
-  await engine.close();
+  if (template && existsSync(template)) await cp(template, beside, { recursive: true });
+  else await (await startEngine(beside)).close();
+  // A copy has the rights of what it was copied from.
+  await takeFromOthers(beside);
   // What lies there and is no database is not known to be worthless: it is put aside, not deleted.
   if (existsSync(directory)) await rename(directory, `${directory}.aside-${Date.now()}`);
   await rename(beside, directory);
 }
 
-const startEngine = (directory: string, template?: Blob): Promise<PGlite> =>
+const startEngine = (directory: string): Promise<PGlite> =>
   PGlite.create({
     dataDir: directory,
     parsers: PARSERS,
     startParams: START_PARAMETERS,
-    ...(template && { loadDataDir: template }),
   });
 
 class PgliteDatabase implements Database {

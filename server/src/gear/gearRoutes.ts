@@ -4,7 +4,8 @@ import type { Database } from '../db/database';
 import { KnownError } from '../errors';
 import { demand } from '../parse';
 import { listUses } from '../rigs/rigList';
-import { addGear, listGear, removeGear, updateItem } from './gearStore';
+import { demandItem, noSuchItem } from './demandItem';
+import { addGear, listGear, removeGear } from './gearStore';
 
 export function gearRoutes(db: Database): Router {
   const router = Router();
@@ -37,19 +38,13 @@ export function gearRoutes(db: Database): Router {
   });
 
   router.put('/:id', async (request, response) => {
-    const { basedOn, item } = demand(readUpdateItem(request.body));
-    if (item.id !== request.params.id) throw noSuchItem(request.params.id);
-    const result = await updateItem(db, item, basedOn);
-    if (result.kind === 'notFound') throw noSuchItem(item.id);
-    if (result.kind === 'stale') throw stale(basedOn, result.revision);
-    response.json(result.stored);
+    const update = demand(readUpdateItem(request.body));
+    if (update.item.id !== request.params.id) throw noSuchItem(request.params.id);
+    response.json(await db.transaction((tx) => demandItem(tx, update)));
   });
 
   return router;
 }
-
-const noSuchItem = (id: string) =>
-  new KnownError('gear-not-found', `There is no “${id}” of this kind in the gear list.`);
 
 const existing = (ids: readonly string[]) =>
   new KnownError(
@@ -59,9 +54,3 @@ const existing = (ids: readonly string[]) =>
 
 const inUse = ({ gear, rigName }: RigUse) =>
   new KnownError('gear-in-use', `“${gear}” is in the rig “${rigName}”. Retire it instead.`);
-
-const stale = (basedOn: number, revision: number) =>
-  new KnownError(
-    'gear-stale',
-    `Your change starts from revision ${basedOn}; the entry is at revision ${revision} now. Nothing was changed.`,
-  );

@@ -1,6 +1,6 @@
 import type { StoredItem } from '@gullwind/contract';
 import { upgradeThing, type GearItem } from '@gullwind/core';
-import type { Database, Queryable } from '../db/database';
+import type { Queryable } from '../db/database';
 
 type GearRow = Omit<GearItem, 'thing'> & { thing: unknown; revision: number };
 
@@ -42,39 +42,37 @@ export type UpdateItemResult =
   | { readonly kind: 'stale'; readonly revision: number }
   | { readonly kind: 'notFound' };
 
-/** Keeps an entry that was edited from revision `basedOn`; one equal to what is kept is accepted as it is. */
+/** Keeps an entry that was edited from revision `basedOn`; one equal to what is kept is accepted as it is. In a transaction. */
 export async function updateItem(
-  db: Database,
+  tx: Queryable,
   item: GearItem,
   basedOn: number,
 ): Promise<UpdateItemResult> {
-  return db.transaction(async (tx) => {
-    const values = [
-      item.id,
-      item.thing.name,
-      item.note,
-      JSON.stringify(item.thing),
-      JSON.stringify(item.qualities),
-      item.retired,
-    ];
-    const [now] = await tx.query<GearRow & { same: boolean }>(
-      `select ${COLUMNS}, name = $2 and note = $3 and thing = $4::jsonb and qualities = $5::jsonb
-              and retired = $6::boolean as same
-       from gear where id = $1 and kind = $7 for update`,
-      [...values, item.kind],
-    );
-    if (!now) return { kind: 'notFound' };
-    const { same, ...row } = now;
-    if (same) return { kind: 'saved', stored: storedItem(row as GearRow) };
-    if (now.revision !== basedOn) return { kind: 'stale', revision: now.revision };
-    const [saved] = await tx.query<GearRow>(
-      `update gear set name = $2, note = $3, thing = $4::jsonb, qualities = $5::jsonb,
-              retired = $6::boolean, revision = revision + 1
-       where id = $1 returning ${COLUMNS}`,
-      values,
-    );
-    return { kind: 'saved', stored: storedItem(saved!) };
-  });
+  const values = [
+    item.id,
+    item.thing.name,
+    item.note,
+    JSON.stringify(item.thing),
+    JSON.stringify(item.qualities),
+    item.retired,
+  ];
+  const [now] = await tx.query<GearRow & { same: boolean }>(
+    `select ${COLUMNS}, name = $2 and note = $3 and thing = $4::jsonb and qualities = $5::jsonb
+            and retired = $6::boolean as same
+     from gear where id = $1 and kind = $7 for update`,
+    [...values, item.kind],
+  );
+  if (!now) return { kind: 'notFound' };
+  const { same, ...row } = now;
+  if (same) return { kind: 'saved', stored: storedItem(row as GearRow) };
+  if (now.revision !== basedOn) return { kind: 'stale', revision: now.revision };
+  const [saved] = await tx.query<GearRow>(
+    `update gear set name = $2, note = $3, thing = $4::jsonb, qualities = $5::jsonb,
+            retired = $6::boolean, revision = revision + 1
+     where id = $1 returning ${COLUMNS}`,
+    values,
+  );
+  return { kind: 'saved', stored: storedItem(saved!) };
 }
 
 /** Removes entries; their revisions are not used again. */

@@ -34,9 +34,11 @@ export const everyHunt = (db: Queryable): Promise<readonly Hunt[]> =>
 /** @throws KnownError where there is none */
 export async function demandHunt(db: Queryable, id: string): Promise<Hunt> {
   const [hunt] = await db.query<Hunt>(`select ${COLUMNS} from hunts where hunts.id = $1`, [id]);
-  if (!hunt) throw new KnownError('hunt-not-found', `There is no hunt “${id}”.`);
+  if (!hunt) throw noSuchHunt(id);
   return hunt;
 }
+
+const noSuchHunt = (id: string) => new KnownError('hunt-not-found', `There is no hunt “${id}”.`);
 
 /** What hunts of a rig ask to be mended, the earliest first. */
 export async function findRepairs(db: Queryable, rig: string): Promise<readonly Repair[]> {
@@ -122,7 +124,8 @@ function changed(
       'select ended_at is not null as is_ended from hunts where id = $1 for update',
       [id],
     );
-    if (hunt?.is_ended)
+    if (!hunt) throw noSuchHunt(id);
+    if (hunt.is_ended)
       throw new KnownError('hunt-ended', 'The hunt has ended. Take it up again first.');
     await change(tx);
     await tx.query('update hunts set changed_at = now() where id = $1', [id]);

@@ -6,7 +6,7 @@ import {
   readTakenBack,
 } from '@gullwind/contract';
 import { Router, type Request } from 'express';
-import { demandRig } from '../build/buildStore';
+import { demandRig } from '../rigs/demandRig';
 import type { Database } from '../db/database';
 import { demand } from '../parse';
 import { addAnswer, demandHunt, endHunt, findHunts, putHunt, takeBack } from './huntStore';

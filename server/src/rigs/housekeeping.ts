@@ -1,5 +1,7 @@
 import { DAYS_REMOVED } from '@gullwind/contract';
 import type { Database } from '../db/database';
+import { forgetChanges } from '../changes/changeStore';
+import { forgetOperations } from '../operations/operationStore';
 import { thinRevisions } from './revisions';
 
 /** Lets go of rigs that were taken off the list too long ago to be put back; their revisions are never used again. */
@@ -36,6 +38,8 @@ export function keepHouse(db: Database, failed: (error: unknown) => void): () =>
   const work = async () => {
     const now = new Date();
     await forgetRemoved(db, now);
+    await forgetOperations(db, now);
+    await forgetChanges(db, now);
     await thinRevisions(db, now);
   };
   const start = () => {

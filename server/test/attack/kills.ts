@@ -2,7 +2,8 @@ import { workingIds, Worker } from './storm';
 import type { Target } from './target';
 
 const AT_ONCE = 4;
-const LONGEST_MS = 900;
+/** So many saves are acknowledged between two kills, at the most. */
+const MOST_SAVES = 16;
 
 export interface KillCounts {
   readonly kills: number;
@@ -19,15 +20,18 @@ export async function killOften(target: Target, kills: number, seed: number): Pr
     const hands = workers.map(async (worker) => {
       while (!isOver) await worker.work().catch(() => undefined);
     });
-    // From at once to some saves later, the same for the same seed.
-    const rest = ((seed * 7919 + k * 104_729) % 1000) / 1000;
-    await new Promise((resolve) => setTimeout(resolve, rest * LONGEST_MS));
+    // By what was done and not by the clock: from the first save to some later, the same for the same seed.
+    const wanted = savesOf(workers) + 1 + ((seed * 7919 + k * 104_729) % MOST_SAVES);
+    while (savesOf(workers) < wanted) await new Promise((resolve) => setTimeout(resolve, 1));
     isOver = true;
     await target.end('SIGKILL');
     await Promise.all(hands);
     await target.start();
     for (const worker of workers) await worker.check();
   }
-  const sum = (of: (worker: Worker) => number) => workers.reduce((all, one) => all + of(one), 0);
-  return { kills, saves: sum(({ saves }) => saves), lost: sum(({ lost }) => lost) };
+  const lost = workers.reduce((all, one) => all + one.lost, 0);
+  return { kills, saves: savesOf(workers), lost };
 }
+
+const savesOf = (workers: readonly Worker[]): number =>
+  workers.reduce((all, { saves }) => all + saves, 0);

@@ -24,15 +24,19 @@ export class Target {
 
   async start(): Promise<void> {
     const { databaseUrl, passphrase } = this.how;
-    const child = spawn(process.execPath, [MAIN, '--port', '0', '--data', this.folder], {
-      stdio: ['ignore', 'pipe', 'pipe'],
-      env: {
-        ...process.env,
-        LOG_LEVEL: 'error',
-        ...(databaseUrl && { DATABASE_URL: databaseUrl }),
-        ...(passphrase && { GULLWIND_PASSPHRASE: passphrase }),
+    const child = spawn(
+      process.execPath,
+      ['--liftoff-only', MAIN, '--port', '0', '--data', this.folder],
+      {
+        stdio: ['ignore', 'pipe', 'pipe'],
+        env: {
+          ...process.env,
+          LOG_LEVEL: 'error',
+          ...(databaseUrl && { DATABASE_URL: databaseUrl }),
+          ...(passphrase && { GULLWIND_PASSPHRASE: passphrase }),
+        },
       },
-    });
+    );
     this.child = child;
     child.once('exit', () => {
       if (this.child === child) this.deaths++;

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import type { Database } from '../../src/db/database';
+import { nameFeed } from '../../src/changes/changeStore';
 import { migrate, readMigrations } from '../../src/db/migrate';
 import { openPglite } from '../../src/db/pgliteDatabase';
 import { openPostgres } from '../../src/db/postgresDatabase';
@@ -12,15 +13,14 @@ import { openPostgres } from '../../src/db/postgresDatabase';
 /// The two engines that every database test runs against.
 
 export const MIGRATIONS = fileURLToPath(new URL('../../src/db/migrations', import.meta.url));
-export const TEMPLATE = fileURLToPath(
-  new URL('../../../.cache/pglite-template.tar.gz', import.meta.url),
-);
+export const TEMPLATE = fileURLToPath(new URL('../../../.cache/pglite-template', import.meta.url));
 
 export const temporaryFolder = (): string => mkdtempSync(join(tmpdir(), 'gullwind-'));
 
 export async function openMigrated(open: () => Promise<Database>): Promise<Database> {
   const db = await open();
   await migrate(db, await readMigrations(MIGRATIONS));
+  await nameFeed(db);
   return db;
 }
 

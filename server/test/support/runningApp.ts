@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { createApp } from '../../src/app';
+import { ChangeFeed } from '../../src/changes/changeFeed';
 import type { Database } from '../../src/db/database';
 import { openPglite } from '../../src/db/pgliteDatabase';
 import { Instruments } from '../../src/instruments/instruments';
@@ -35,6 +36,7 @@ export async function runApp(
   const usual = () => openPglite(join(folder, 'store'), TEMPLATE);
   const db = await openMigrated(options.open ?? usual);
   const gate = passphrase === undefined ? null : await Gatekeeper.open(db, passphrase);
+  const feed = new ChangeFeed(db);
   const log: string[] = [];
   const logger = pino({ level: 'error' }, { write: (line: string) => log.push(line) });
   const http: Server = createServer(
@@ -43,7 +45,7 @@ export async function runApp(
       proxies,
       logger,
       webFolder,
-      backend: Promise.resolve({ db, gate, folder, instruments }),
+      backend: Promise.resolve({ db, feed, gate, folder, instruments }),
     }),
   );
   await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve));
@@ -52,6 +54,7 @@ export async function runApp(
     db,
     log,
     close: async () => {
+      feed.close();
       http.closeAllConnections();
       await new Promise((resolve) => http.close(resolve));
       await db.close();

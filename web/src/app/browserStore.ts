@@ -6,36 +6,68 @@ import { newId } from './newId';
 /// (a private window, a full disk, a store that cannot be opened), the page goes on with its own memory, says so
 /// once, and nothing else stops.
 
-/** A rig with edits that the server has not acknowledged. */
-export interface KeptEdits<Rig, State> {
+/** A rig with edits that the server has not acknowledged, as versions before the outbox kept it. */
+interface KeptEdits {
   readonly rigId: string;
   readonly windowId: string;
-  readonly rig: Rig;
-  readonly basedOn: number;
-  /** Of that revision. */
-  readonly lineage?: string;
-  /** The foot-switches that the server last told of. */
-  readonly stateFrom?: State;
+  readonly [more: string]: unknown;
 }
 
-type Kept = KeptEdits<unknown, unknown>;
+interface Kept {
+  readonly id: string;
+  readonly windowId: string;
+}
+
+/** What was begun and is not sent: readings, a form half typed, a run of answers. */
+interface Draft {
+  readonly key: string;
+  readonly value: unknown;
+  readonly at: number;
+}
 
 interface Schema extends DBSchema {
-  rigs: { key: [string, string]; value: Kept };
+  operations: { key: string; value: Kept };
+  drafts: { key: string; value: Draft };
 }
 
-type Store = Pick<IDBPDatabase<Schema>, 'put' | 'delete' | 'getAll'>;
+type Store = IDBPDatabase<Schema>;
+
+const NAME = 'gullwind';
+const VERSION = 2;
 
 const open = (): Promise<Store> =>
-  openDB<Schema>('gullwind', 1, {
-    upgrade: (db) => {
-      db.createObjectStore('rigs', { keyPath: ['rigId', 'windowId'] });
+  openDB<Schema>(NAME, VERSION, {
+    upgrade: async (db, from, _to, transaction) => {
+      db.createObjectStore('operations', { keyPath: 'id' });
+      db.createObjectStore('drafts', { keyPath: 'key' });
+      if (from !== 1) return;
+      const old = db as unknown as IDBPDatabase;
+      const edits = await (
+        transaction as unknown as { objectStore(name: string): { getAll(): Promise<KeptEdits[]> } }
+      )
+        .objectStore('rigs')
+        .getAll();
+      const operations = transaction.objectStore('operations');
+      for (const [i, one] of edits.entries()) await operations.put(operationOfEdits(one, i));
+      old.deleteObjectStore('rigs');
     },
+    // Another window brings a newer version along: it is not held up.
+    blocking: (_from, _to, event) => (event.target as IDBDatabase).close(),
   });
 
+const operationOfEdits = ({ rigId, windowId, ...rest }: KeptEdits, nth: number): Kept =>
+  ({
+    id: newId(),
+    name: 'saveRig',
+    args: { id: rigId, ...rest },
+    subject: `rig:${rigId}`,
+    windowId,
+    nth,
+    state: 'waiting',
+  }) as Kept;
+
 /** In the place of the browser's store: as long as this window is open. */
-const memory = new Map<string, Kept>();
-const memoryKey = (rigId: string, windowId: string) => `${rigId} ${windowId}`;
+const memory = { operations: new Map<string, Kept>(), drafts: new Map<string, Draft>() };
 
 let opened: Promise<Store> | null = null;
 let hasFailed = false;
@@ -48,28 +80,104 @@ async function withStore<T>(work: (store: Store) => Promise<T>, instead: () => T
   } catch {
     hasFailed = true;
     sayFailure(
-      'This browser does not keep anything for this page. Your edits are saved on the server; while it is away they live in this window alone.',
+      'This browser keeps nothing for this page. Your work is saved on the server; while the server is away it lives in this window alone.',
     );
     return instead();
   }
 }
 
-export const keepEdits = (edits: Kept): Promise<void> =>
-  withStore(
-    async (store) => void (await store.put('rigs', edits)),
-    () => void memory.set(memoryKey(edits.rigId, edits.windowId), edits),
+/** What is on its way into the store: a page that goes now writes it down where that takes no time. */
+const onTheWay = new Map<string, Kept>();
+const UNKEPT_KEY = 'gullwind-unkept';
+
+export async function keepOperation<Operation extends Kept>(operation: Operation): Promise<void> {
+  onTheWay.set(operation.id, operation);
+  await withStore(
+    async (store) => void (await store.put('operations', operation)),
+    () => void memory.operations.set(operation.id, operation),
+  );
+  if (onTheWay.get(operation.id) === operation) onTheWay.delete(operation.id);
+}
+
+/** A picture cannot be written down so. */
+const isText = (operation: Kept): boolean =>
+  !Object.values((operation as { readonly args?: object }).args ?? {}).some(
+    (value) => value instanceof Blob,
   );
 
-export const forgetEdits = (rigId: string, windowId: string): Promise<void> =>
+/** Writes down what has not come into the store when the window goes; sent twice, it is done once. */
+export function writeDownUnkept(): void {
+  window.addEventListener('pagehide', () => {
+    const texts = [...onTheWay.values()].filter(isText);
+    if (texts.length === 0) return;
+    try {
+      localStorage.setItem(UNKEPT_KEY, JSON.stringify([...writtenDown(), ...texts]));
+    } catch {
+      // The browser has no room: what came into the store is there.
+    }
+  });
+}
+
+function writtenDown(): readonly Kept[] {
+  try {
+    return JSON.parse(localStorage.getItem(UNKEPT_KEY) ?? '[]') as readonly Kept[];
+  } catch {
+    return [];
+  }
+}
+
+/** What was written down comes into the store. */
+async function takeWrittenDown(): Promise<void> {
+  for (const one of writtenDown()) await keepOperation(one);
+  try {
+    localStorage.removeItem(UNKEPT_KEY);
+  } catch {
+    // Nothing was written down.
+  }
+}
+
+export const forgetOperation = (id: string): Promise<void> =>
   withStore(
-    (store) => store.delete('rigs', [rigId, windowId]),
-    () => void memory.delete(memoryKey(rigId, windowId)),
+    (store) => store.delete('operations', id),
+    () => void memory.operations.delete(id),
   );
 
-export const findEdits = (): Promise<readonly Kept[]> =>
+const findOperations = (): Promise<readonly Kept[]> =>
   withStore(
-    (store) => store.getAll('rigs'),
-    () => [...memory.values()],
+    (store) => store.getAll('operations'),
+    () => [...memory.operations.values()],
+  );
+
+/**
+ * Operations that this window kept before it was reloaded, and those of windows that are closed, which are this one's
+ * from now on. What another open window keeps is that one's.
+ */
+export async function takeOperations<Operation extends Kept>(): Promise<readonly Operation[]> {
+  await takeWrittenDown();
+  const [me, isClosed, all] = await Promise.all([windowId(), closedWindows(), findOperations()]);
+  const mine = all
+    .filter(({ windowId: of }) => of === me || isClosed(of))
+    .map((one) => ({ ...one, windowId: me }));
+  for (const one of mine) await keepOperation(one);
+  return mine as unknown as readonly Operation[];
+}
+
+export const keepDraft = (key: string, value: unknown): Promise<void> =>
+  withStore(
+    async (store) => void (await store.put('drafts', { key, value, at: Date.now() })),
+    () => void memory.drafts.set(key, { key, value, at: Date.now() }),
+  );
+
+export const forgetDraft = (key: string): Promise<void> =>
+  withStore(
+    (store) => store.delete('drafts', key),
+    () => void memory.drafts.delete(key),
+  );
+
+export const findDrafts = (): Promise<readonly Draft[]> =>
+  withStore(
+    (store) => store.getAll('drafts'),
+    () => [...memory.drafts.values()],
   );
 
 const WINDOW_KEY = 'gullwind-window';
@@ -114,23 +222,32 @@ export function keepOverReload(text: string): void {
 
 export const keptOverReload = (): string | null => ofSession(RELOAD_KEY);
 
-/** True where nobody else held it; from then on this window does until it closes. */
+/** So long a page that is gone may still hold its window; a duplicate of a window that is open holds it for longer. */
+const LEFT_BEHIND_MS = 800;
+
+/** True where nobody else holds it; from then on this window does until it closes. */
 function holdLock(id: string): Promise<boolean> {
   if (!('locks' in navigator)) return Promise.resolve(true);
   return new Promise((resolve) => {
-    const hold = (lock: Lock | null) => {
-      resolve(lock !== null);
-      return lock === null ? undefined : new Promise(() => undefined);
+    const hold = () => {
+      resolve(true);
+      return new Promise(() => undefined);
     };
-    navigator.locks.request(lockName(id), { ifAvailable: true }, hold).catch(() => resolve(true));
+    const signal = AbortSignal.timeout(LEFT_BEHIND_MS);
+    navigator.locks
+      .request(lockName(id), { signal }, hold)
+      .catch((error: unknown) => resolve(!(error instanceof DOMException && isTimeout(error))));
   });
 }
+
+const isTimeout = ({ name }: DOMException): boolean =>
+  name === 'TimeoutError' || name === 'AbortError';
 
 /**
  * Whether another window is certainly closed. A page that was not served securely cannot know: what other
  * windows keep is then left to them.
  */
-export async function closedWindows(): Promise<(id: string) => boolean> {
+async function closedWindows(): Promise<(id: string) => boolean> {
   if (!('locks' in navigator)) return () => false;
   const { held = [] } = await navigator.locks.query();
   const alive = new Set(held.map(({ name }) => name));

@@ -14,7 +14,7 @@ export type Answer<T> =
   | { readonly kind: 'refused'; readonly problem: Problem }
   | { readonly kind: 'signInNeeded' }
   /** No answer, a cut one, a failing server, or something that is not the server. */
-  | { readonly kind: 'away' };
+  | { readonly kind: 'away'; /** What a failing server said. */ readonly status?: number };
 
 export type Failure = Exclude<Answer<never>, { kind: 'ok' }>;
 
@@ -27,6 +27,7 @@ export interface Question {
   readonly signal?: AbortSignal;
   /** What was answered last will do where the server is away. */
   readonly mayBeKept?: boolean;
+  readonly headers?: Readonly<Record<string, string>>;
 }
 
 const LINES = 'application/x-ndjson';
@@ -55,7 +56,7 @@ async function askFor<T>(
       return { kind: 'ok', data: await read(response), ...(isKept && { isKept }) };
     }
     if (response.status >= SERVER_FAILS_FROM && response.status !== NO_ROOM)
-      return { kind: 'away' };
+      return { kind: 'away', status: response.status };
     const problem = (await response.json()) as Problem;
     if (response.status === SIGN_IN_NEEDED && problem.code === 'sign-in-required')
       return { kind: 'signInNeeded' };
@@ -66,19 +67,23 @@ async function askFor<T>(
 }
 
 /** A file goes as it is, without being read first. */
-function sent({ method = 'GET', body, signal, mayBeKept = false }: Question): RequestInit {
-  const shared = { method, signal: signal ?? null };
-  if (mayBeKept) return { ...shared, headers: { [MAY_BE_KEPT_HEADER]: 'yes' } };
+function sent(question: Question): RequestInit {
+  const { method = 'GET', body, signal, mayBeKept = false, headers = {} } = question;
+  const shared = { method, signal: signal ?? null, headers };
+  if (mayBeKept) return { ...shared, headers: { ...headers, [MAY_BE_KEPT_HEADER]: 'yes' } };
   if (body === undefined) return shared;
   return body instanceof Blob
     ? {
         ...shared,
-        headers: { 'Content-Type': body.type.startsWith('image/') ? body.type : LINES },
+        headers: {
+          ...headers,
+          'Content-Type': body.type.startsWith('image/') ? body.type : LINES,
+        },
         body,
       }
     : {
         ...shared,
-        headers: { 'Content-Type': 'application/json' },
+        headers: { ...headers, 'Content-Type': 'application/json' },
         body: JSON.stringify(body),
       };
 }
@@ -87,7 +92,7 @@ function sent({ method = 'GET', body, signal, mayBeKept = false }: Question): Re
 export function sayFailed(failure: Failure): string {
   switch (failure.kind) {
     case 'away':
-      return 'The server does not answer. It is asked again by itself.';
+      return 'The server does not answer. Try again when it does.';
     case 'signInNeeded':
       return 'Sign in with the passphrase of this workshop.';
     case 'refused':

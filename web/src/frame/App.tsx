@@ -6,24 +6,26 @@ import { createBrowserRouter, RouterProvider, type Params } from 'react-router';
 import { useGetSessionQuery } from '../app/api';
 import { NotFound } from './NotFound';
 import { Shell } from './Shell';
-import { createStore } from '../app/store';
+import { followChanges } from '../app/changes/followChanges';
+import { followOutbox } from '../app/outbox/followOutbox';
+import { createStore, type AppStore } from '../app/store';
 import { useWorkshopTheme } from '../app/useSettings';
+import { openRigNow } from '../app/openRig';
 import { fetchAhead } from '../app/rigAhead';
-import { editorFeature, useOpenNow, type OpenRig } from '../features/editor';
 import { SignIn } from '../features/session';
 import { PAGES, STAGES } from '../stages';
 import { startAnalysis } from '../workers/workers';
 
 /** A rig, the page that shows it and what computes it are fetched side by side. */
-function beginStage({ rigId }: Params, openNow: string | undefined): null {
-  if (rigId && rigId !== openNow) {
+function beginStage({ rigId }: Params): null {
+  if (rigId && rigId !== openRigNow()) {
     fetchAhead(rigId);
     startAnalysis();
   }
   return null;
 }
 
-const createRouter = (openNow: () => OpenRig | null) =>
+const createRouter = () =>
   createBrowserRouter([
     {
       element: <Shell />,
@@ -31,7 +33,7 @@ const createRouter = (openNow: () => OpenRig | null) =>
       children: [
         ...STAGES.map(({ route }) => ({
           path: route,
-          loader: ({ params }: { params: Params }) => beginStage(params, openNow()?.id),
+          loader: ({ params }: { params: Params }) => beginStage(params),
           lazy: async () => ({ Component: await PAGES[route]() }),
         })),
         { path: '*', element: <NotFound /> },
@@ -39,8 +41,16 @@ const createRouter = (openNow: () => OpenRig | null) =>
     },
   ]);
 
+/** The store, in step with what this window writes and what others change. */
+function beginStore(): AppStore {
+  const store = createStore();
+  followOutbox(store);
+  followChanges(store);
+  return store;
+}
+
 export function App() {
-  const [store] = useState(() => createStore([editorFeature]));
+  const [store] = useState(beginStore);
   return (
     <Provider store={store}>
       <Themed />
@@ -50,8 +60,7 @@ export function App() {
 
 function Themed() {
   const theme = useWorkshopTheme();
-  const openNow = useOpenNow();
-  const [router] = useState(() => createRouter(openNow));
+  const [router] = useState(createRouter);
   const { data } = useGetSessionQuery();
   return (
     <ThemeProvider theme={theme}>

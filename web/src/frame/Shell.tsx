@@ -2,12 +2,13 @@ import { Box, Link, styled, Typography } from '@mui/material';
 import { useSnackbar } from 'notistack';
 import { useEffect } from 'react';
 import { generatePath, NavLink, Outlet, useMatch } from 'react-router';
-import { useEditor } from '../features/editor';
 import { Intake } from '../features/files';
 import { STAGES, type Stage } from '../stages';
+import { useOpenRigId } from '../app/openRig';
 import { hearFailures } from '../app/failures';
 import { ShowKeys } from '../app/showKeys';
 import { RAIL_PX } from '../app/theme';
+import { OutboxMark } from '../ui/OutboxMark';
 import { KeysDialog } from './KeysDialog';
 import { useStageKeys } from './useStageKeys';
 
@@ -78,7 +79,7 @@ const AT_FOOT = on('foot');
 
 function Rail() {
   const inRig = useMatch('/rigs/:rigId/*');
-  const lastRig = useEditor(({ open }) => open?.id);
+  const lastRig = useOpenRigId();
   const rigId = inRig?.params.rigId ?? lastRig;
   return (
     <Box
@@ -108,6 +109,11 @@ function Rail() {
         <RailStop key={stage.route} stage={stage} />
       ))}
       <Box sx={{ flex: 1 }} />
+      {!inRig && (
+        <Box role="status" sx={{ textAlign: 'center' }}>
+          <OutboxMark />
+        </Box>
+      )}
       {AT_FOOT.map((stage) => (
         <RailStop key={stage.route} stage={stage} />
       ))}

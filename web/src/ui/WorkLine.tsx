@@ -1,5 +1,5 @@
 import { Box, Button, LinearProgress, Typography } from '@mui/material';
-import type { WorkState } from '../workers/useLongWork';
+import type { WorkState } from '../app/workState';
 
 interface WorkProps<P, A> {
   readonly work: {

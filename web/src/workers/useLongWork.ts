@@ -1,17 +1,9 @@
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useId, useMemo, useRef, useState } from 'react';
+import type { WorkState } from '../app/workState';
 import type { Answer, JobName, Progress, Question } from './jobs';
 import type { Outcome } from './workRunner';
 import { workerOf } from './workers';
-
-/** How a piece of long work stands. */
-export type WorkState<P, A> =
-  | { readonly kind: 'idle' }
-  | { readonly kind: 'running'; readonly progress: P | null }
-  /** With the best that there was by then. */
-  | { readonly kind: 'stopped'; readonly progress: P | null }
-  | { readonly kind: 'done'; readonly answer: A }
-  | { readonly kind: 'failed'; readonly message: string };
 
 export type WorkStateOf<J extends JobName> = WorkState<Progress<J>, Answer<J>>;
 

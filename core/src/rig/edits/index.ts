@@ -3,5 +3,5 @@ export type { Edit, EditResult } from './edit';
 export { listOf } from './list';
 export { placeEdit } from './place';
 export type { Lists } from './list';
-export { findPart, withPart } from './target';
-export type { NamedTarget, Target } from './target';
+export { withPart } from './target';
+export type { Target } from './target';

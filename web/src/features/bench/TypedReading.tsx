@@ -1,3 +1,4 @@
+import { draftKey, useDraft } from '../../app/drafts';
 import { readField, type FieldRule, type UnitSystem } from '@gullwind/core';
 import { Box, Button, TextField } from '@mui/material';
 import { useRef, useState } from 'react';
@@ -11,7 +12,7 @@ interface Props {
 
 /** A value read off any meter, typed as people write it: "580p", "4.3 H", "7.8k". */
 export function TypedReading({ rule, units, action = 'Add the reading', onRead }: Props) {
-  const [text, setText] = useState('');
+  const [text, setText] = useDraft(draftKey('reading', rule.label), '');
   const [message, setMessage] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const take = () => {

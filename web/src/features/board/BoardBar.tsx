@@ -1,6 +1,6 @@
 import type { Rig, UnitSystem } from '@gullwind/core';
 import { Button, ToggleButton, ToggleButtonGroup } from '@mui/material';
-import type { Look, Side } from './chart/projection';
+import type { Look, Side } from './model/projection';
 import { BoardMenu } from './out/BoardMenu';
 import { LAYER_WORDS, type Layers } from './layers';
 

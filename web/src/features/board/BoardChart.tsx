@@ -28,16 +28,18 @@ import {
 } from './chart/marks';
 import { Beside } from './chart/Beside';
 import { LoomShape } from './chart/LoomShape';
-import { boundsOfDecks, type Look, type Projection } from './chart/projection';
-import { Soundings, WireShape, type Water } from './chart/WireShape';
+import { boundsOfDecks, type Look, type Projection } from './model/projection';
+import { Soundings, WireShape } from './chart/WireShape';
+import type { Water } from './model/waters';
 import type { Layers } from './layers';
 import { AnswerShapes } from './asking/AnswerShapes';
-import { marksFor, type Asking } from './asking/asking';
+import type { Asking } from './asking/asking';
+import { marksFor } from './model/asked';
 import { MarkingGround } from './photo/MarkingGround';
 import { PhotoLayer } from './photo/PhotoLayer';
 import type { PhotoNow } from './photo/usePhoto';
-import { onlyCable, type BoardSelection } from './selection';
-import { namesOfLeaving } from './leaving';
+import { onlyCable, type BoardSelection } from './model/selection';
+import { namesOfLeaving } from './model/leaving';
 import type { useBoardHands } from './useBoardHands';
 
 interface Props {

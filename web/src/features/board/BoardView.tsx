@@ -19,7 +19,7 @@ import { shownRig, StageHeader, useRigEdits, type OpenRig } from '../editor';
 import { RunStrip } from '../path';
 import { BoardBar } from './BoardBar';
 import { BoardChart } from './BoardChart';
-import { boundsOfDecks, projectionOf, WHOLE, type Look } from './chart/projection';
+import { boundsOfDecks, projectionOf, WHOLE, type Look } from './model/projection';
 import { CargoList } from './CargoList';
 import { ConflictList } from './ConflictList';
 import { EmptyBoard } from './EmptyBoard';
@@ -28,15 +28,16 @@ import { ALL_LAYERS } from './layers';
 import { BoardPanel } from './panels/BoardPanel';
 import { ThingPanel } from './panels/ThingPanel';
 import { WirePanel } from './panels/WirePanel';
-import { NOTHING, onlyCable, onlyThing, type BoardSelection } from './selection';
-import { hasBoard, useBoardActions } from './useBoardActions';
+import { NOTHING, onlyCable, onlyThing, type BoardSelection } from './model/selection';
+import { hasBoard } from './model/boardEdits';
+import { useBoardActions } from './useBoardActions';
 import { useBoardHands } from './useBoardHands';
 import { AskPanel } from './asking/AskPanel';
 import { useAsking, type Asking } from './asking/asking';
 import { usePhoto, usePictureTaker } from './photo/usePhoto';
 import { useBuilding } from './asking/useBuilding';
 import { useBoardKeys } from './useBoardKeys';
-import { watersOf } from './waters';
+import { watersOf } from './model/waters';
 
 /** The board of one rig: to scale above, the Run below it, what is in the way, and the numbers of what is selected. */
 export function BoardView({ open }: { readonly open: OpenRig }) {

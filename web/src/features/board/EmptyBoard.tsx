@@ -114,15 +114,26 @@ function InOrder({ rig, board, onEdit }: InOrderProps) {
   );
 }
 
+/** How large a picture is as it will be shown; null where the browser cannot read it, and the server will say why. */
+async function sizeOf(file: Blob): Promise<Pick<ImageBitmap, 'width' | 'height'> | null> {
+  try {
+    const bitmap = await createImageBitmap(file);
+    const { width, height } = bitmap;
+    bitmap.close();
+    return { width, height };
+  } catch {
+    return null;
+  }
+}
+
 /** A photograph of the board as it is: it lies under the drawing and is traced. */
 function FromPhoto({ rigId, rig, board, onEdit }: InOrderProps & { readonly rigId: string }) {
   const photo = usePhoto(rigId);
   const begin = async (file: Blob): Promise<boolean> => {
     const x1 = board.widthM.value;
-    const isKept = await photo.send(file, (kept) => ({
-      points: flatLie({ x0: 0, y0: 0, x1 }, kept),
-      brightness: 1,
-    }));
+    const size = await sizeOf(file);
+    const points = size && flatLie({ x0: 0, y0: 0, x1 }, size);
+    const isKept = await photo.send(file, points ? { points, brightness: 1 } : undefined);
     if (isKept) onEdit(addBoard(rig, board));
     return isKept;
   };

@@ -2,7 +2,8 @@ import type { RigChange } from '@gullwind/core';
 import { Alert, Box, Typography } from '@mui/material';
 import type { BookProps } from './bookProps';
 import { PlainTable } from './PlainTable';
-import { useChange, useSide, type Side } from './useRevisions';
+import type { Side } from './model/sides';
+import { useChange, useSide } from './useRevisions';
 
 interface Props extends BookProps {
   readonly from: Side;

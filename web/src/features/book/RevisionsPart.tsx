@@ -8,7 +8,7 @@ import { useGoBack } from '../editor';
 import type { BookProps } from './bookProps';
 import { ChangeLeaf } from './ChangeLeaf';
 import { Leaf } from './Leaf';
-import { sayRevision, type Side } from './useRevisions';
+import { sayRevision, sideOf, usualFrom, type Side } from './model/sides';
 
 /** Revisions as dated corrections: what was named, what is another between any two, and the way back. */
 export function RevisionsPart(props: BookProps) {
@@ -58,9 +58,7 @@ interface ComparedProps extends BookProps {
 /** Any two, at first the last one with a name and the rig as it is now. */
 function Compared({ kept, chosen, onChoose, ...props }: ComparedProps) {
   const [to, setTo] = useState<Side>('now');
-  const isOther = ({ revision }: RevisionListing) => revision !== props.open.basedOn;
-  const usual = kept.find((one) => one.name !== null && isOther(one)) ?? kept[1];
-  const from = chosen ?? usual?.revision ?? 'now';
+  const from = chosen ?? usualFrom(kept, props.open.basedOn);
   return (
     <>
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', mt: 2, mb: 1 }}>
@@ -175,7 +173,7 @@ const SideChoice = ({ label, value, kept, onChange }: ChoiceProps) => (
     size="small"
     label={label}
     value={String(value)}
-    onChange={({ target }) => onChange(target.value === 'now' ? 'now' : Number(target.value))}
+    onChange={({ target }) => onChange(sideOf(target.value))}
     slotProps={{ select: { native: true }, inputLabel: { shrink: true } }}
     sx={{ width: 320 }}
   >

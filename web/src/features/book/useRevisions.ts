@@ -1,19 +1,9 @@
-import type { RevisionListing } from '@gullwind/contract';
 import type { Building, Rig, RigChange } from '@gullwind/core';
 import { useEffect, useMemo, useState } from 'react';
 import { ask, sayFailed } from '../../app/http';
 import { AT_REST_MS, useLatest } from '../../workers/useLatest';
 import { questionsWorker } from '../../workers/workers';
-
-/** A revision with its document, or the rig as it is now. */
-export type Side = number | 'now';
-
-const sayDay = (moment: string): string =>
-  new Date(moment).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
-
-/** What a revision is called in a list. */
-export const sayRevision = ({ revision, name, savedAt }: RevisionListing): string =>
-  name === null ? `revision ${revision}, ${sayDay(savedAt)}` : `${name}, ${sayDay(savedAt)}`;
+import type { Side } from './model/sides';
 
 export type Fetched =
   | { readonly kind: 'fetching' }

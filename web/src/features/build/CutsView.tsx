@@ -11,12 +11,7 @@ import {
 } from '@gullwind/core';
 import { Box, Button, Typography, useTheme } from '@mui/material';
 import { useMemo } from 'react';
-import {
-  useListOffCutsQuery,
-  usePutOffCutMutation,
-  useRemoveOffCutMutation,
-  useSetDoneMutation,
-} from '../../app/api';
+import { useListOffCutsQuery, useRemoveOffCutMutation, useSetDoneMutation } from '../../app/api';
 import { sayFailure } from '../../app/failures';
 import { newId } from '../../app/newId';
 import { useLongWork } from '../../workers/useLongWork';
@@ -164,7 +159,6 @@ function Bar({ cut, units }: { readonly cut: Cut; readonly units: UnitSystem }) 
 
 /** Cables that were made for what is another now, offered as pieces to cut from. */
 function Freed({ rigId, now }: { readonly rigId: string; readonly now: BuildNow }) {
-  const [putOffCut] = usePutOffCutMutation();
   const [setDone] = useSetDoneMutation();
   const { freed } = now.progress;
   if (freed.length === 0) return null;
@@ -184,10 +178,10 @@ function Freed({ rigId, now }: { readonly rigId: string; readonly now: BuildNow 
               sx={{ minHeight: 44 }}
               onClick={() => {
                 const { at: _, ...done } = one;
-                void putOffCut(asOffCut(newId(), one, name))
+                // It is a piece of cable from now on, and no step that was done.
+                const ticks = [{ ...done, isDone: false }];
+                void setDone({ id: rigId, ticks, offCut: asOffCut(newId(), one, name) })
                   .unwrap()
-                  // It is a piece of cable from now on, and no step that was done.
-                  .then(() => setDone({ id: rigId, done: { ...done, isDone: false } }).unwrap())
                   .catch(() => sayFailure('The off-cut could not be kept.'));
               }}
             >
@@ -220,7 +214,7 @@ function OffCuts({
           <Button
             size="small"
             onClick={() =>
-              void removeOffCut(id)
+              void removeOffCut({ id })
                 .unwrap()
                 .catch(() => sayFailure('The off-cut could not be let go of.'))
             }

@@ -1,17 +1,21 @@
-import {
-  findingOf,
-  parseQuantity,
-  type BuildCable,
-  type Cable,
-  type CableTest,
-} from '@gullwind/core';
+import { draftKey, draftsSent, useDraft } from '../../app/drafts';
+import type { BuildCable, Cable } from '@gullwind/core';
 import { Box, Button, InputBase, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import { useId, useState } from 'react';
+import { useId } from 'react';
 import { useAddTestMutation } from '../../app/api';
 import { sayFailure } from '../../app/failures';
 import { newId } from '../../app/newId';
 import { FieldMessage } from '../../ui/FieldMessage';
 import { PanelGroup } from '../../ui/parts/PanelGroup';
+import {
+  AUDIO,
+  isDoneBy,
+  NOTHING_TRIED,
+  NOTHING_TYPED,
+  OTHER,
+  sayKeep,
+  testNow,
+} from './model/testing';
 
 interface Props {
   readonly rigId: string;
@@ -22,92 +26,30 @@ interface Props {
   readonly onPassed: () => void;
 }
 
-type Tried = 'tipThrough' | 'sleeveThrough' | 'ringThrough' | 'silentPlugs' | 'pull' | 'wiggle';
-
-const AUDIO: readonly (readonly [Tried, string])[] = [
-  ['tipThrough', 'Tip to tip through'],
-  ['sleeveThrough', 'Sleeve to sleeve through'],
-  ['ringThrough', 'Ring, where there is one'],
-  ['silentPlugs', 'Silent plugs, where they are'],
-  ['pull', 'Holds when pulled'],
-  ['wiggle', 'Quiet when moved'],
-];
-
-const OTHER: readonly (readonly [Tried, string])[] = [
-  ['tipThrough', 'Middle to middle through'],
-  ['sleeveThrough', 'Outside to outside through'],
-  ['pull', 'Holds when pulled'],
-  ['wiggle', 'Holds when moved'],
-];
-
-const NOTHING: Record<Tried, boolean | null> = {
-  tipThrough: null,
-  sleeveThrough: null,
-  ringThrough: null,
-  silentPlugs: null,
-  pull: null,
-  wiggle: null,
-};
-
-/** What was typed as a number, or why it is none; nothing typed is not tried. */
-function readTyped(
-  label: string,
-  text: string,
-  quantity: 'resistance' | 'capacitance',
-  most: number,
-) {
-  if (text.trim() === '') return { value: null, message: null };
-  const read = parseQuantity(text, quantity, 'metric');
-  if (read.kind !== 'ok') return { value: null, message: `${label}: ${read.message}` };
-  return read.si >= 0 && read.si <= most
-    ? { value: read.si, message: null }
-    : { value: null, message: `${label}: it must be between 0 and what a meter shows.` };
-}
-
 /** What is being found of a cable, and how it is kept. */
 function useTest({ rigId, revision, cable, audio, onPassed }: Props) {
-  const [tried, setTried] = useState(NOTHING);
-  const [typed, setTyped] = useState(NOTHING_TYPED);
+  const draft = draftKey('test', rigId, cable.id);
+  const [tried, setTried] = useDraft(draftKey(draft, 'tried'), NOTHING_TRIED);
+  const [typed, setTyped] = useDraft(draftKey(draft, 'typed'), NOTHING_TYPED);
   const [addTest, { isLoading }] = useAddTestMutation();
-  const leak = readTyped('Tip to sleeve', typed.leak, 'resistance', 1e12);
-  const reading = readTyped('Reading', typed.reading, 'capacitance', 1e-6);
-  const test: Omit<CableTest, 'id' | 'at'> = {
-    ...tried,
-    cable: cable.id,
-    label: cable.label,
-    revision: Math.max(1, revision),
-    fingerprint: cable.fingerprint.slice(0, 400),
-    lengthM: cable.lengthM,
-    leakOhm: leak.value,
-    capacitanceF: reading.value,
-    by: typed.by.trim(),
-    note: '',
-  };
-  const finding = findingOf(test, audio);
+  const now = testNow({ cable, audio, revision, tried, typed });
   const keep = () =>
-    void addTest({ id: rigId, testId: newId(), test })
+    void addTest({ id: rigId, testId: newId(), test: now.test })
       .unwrap()
       .then(() => {
-        setTried(NOTHING);
+        setTried(NOTHING_TRIED);
         setTyped({ ...NOTHING_TYPED, by: typed.by });
-        if (finding.isPassed) onPassed();
+        draftsSent(draft);
+        if (isDoneBy(now.finding)) onPassed();
       })
       .catch(() => sayFailure('The test could not be kept: the server did not take it.'));
-  const isOff = isLoading || leak.message !== null || reading.message !== null;
-  return { tried, setTried, typed, setTyped, leak, reading, finding, keep, isOff };
+  return { ...now, tried, setTried, typed, setTyped, keep, isOff: isLoading || !now.isReadable };
 }
-
-const NOTHING_TYPED = { leak: '', reading: '', by: '' };
-
-const sayKeep = (isPassed: boolean | null): string => {
-  if (isPassed === null) return 'Keep what was tried';
-  return isPassed ? 'Keep: it is right' : 'Keep: it is not right';
-};
 
 /** A cable on the meter: big answers, two readings, one button. */
 export function TestForm(props: Props) {
   const { audio } = props;
-  const { tried, setTried, typed, setTyped, finding, keep, isOff, ...read } = useTest(props);
+  const { tried, setTried, typed, setTyped, leak, reading, finding, keep, isOff } = useTest(props);
   const type = (key: keyof typeof typed) => (text: string) => setTyped({ ...typed, [key]: text });
   return (
     <PanelGroup title="Test">
@@ -121,23 +63,23 @@ export function TestForm(props: Props) {
       ))}
       {audio && (
         <>
-          <Typed
+          <TypedField
             label="Tip to sleeve, ohms range"
             hint="above 20 MΩ"
             text={typed.leak}
             onText={type('leak')}
-            message={read.leak.message}
+            message={leak.message}
           />
-          <Typed
+          <TypedField
             label="pF reading"
             hint="whole cable"
             text={typed.reading}
             onText={type('reading')}
-            message={read.reading.message}
+            message={reading.message}
           />
         </>
       )}
-      <Typed
+      <TypedField
         label="Who"
         hint=""
         text={typed.by}
@@ -150,7 +92,7 @@ export function TestForm(props: Props) {
         </Typography>
       ))}
       <Button variant="contained" disabled={isOff} onClick={keep} sx={{ minHeight: 48, mt: 0.5 }}>
-        {sayKeep(finding.isPassed)}
+        {sayKeep(finding)}
       </Button>
     </PanelGroup>
   );
@@ -185,7 +127,7 @@ function Answer({ label, value, onChange }: AnswerProps) {
 
 const YES = { minWidth: 56, minHeight: 44, textTransform: 'none', fontSize: 16 } as const;
 
-interface TypedProps {
+interface FieldProps {
   readonly label: string;
   readonly hint: string;
   readonly text: string;
@@ -193,7 +135,7 @@ interface TypedProps {
   readonly message: string | null;
 }
 
-function Typed({ label, hint, text, onText, message }: TypedProps) {
+function TypedField({ label, hint, text, onText, message }: FieldProps) {
   const id = useId();
   return (
     <Box>

@@ -24,6 +24,7 @@ import { useCallback, useMemo } from 'react';
 import { useGetBuildQuery, useSetDoneMutation } from '../../app/api';
 import { sayFailure } from '../../app/failures';
 import { today } from '../../app/today';
+import { ticksFor } from './model/ticking';
 
 /** All that the page knows of how far a rig is. */
 export interface BuildNow {
@@ -61,49 +62,16 @@ export function useBuild(
   return { cables, states, parts, progress, time, forgotten, records, isKnown: data !== undefined };
 }
 
-/**
- * Ticks steps off, or takes that back. A cable that serves again is cut and ended at once, and no longer what it was made
- * for.
- */
+/** Ticks steps off, or takes that back. */
 export function useTick(id: string, revision: number, { cables, progress, records }: BuildNow) {
   const [setDone] = useSetDoneMutation();
   return useCallback(
     (step: Step, isDone: boolean) => {
-      const lengthOf = (cable: string | null) => {
-        const cutM = cables.find((one) => one.id === cable)?.cutM ?? 0;
-        return cutM > 0 ? cutM : null;
-      };
-      const noteOf = ({ id: of, fingerprint, cable }: Step) => ({
-        step: of,
-        fingerprint,
-        lengthM: lengthOf(cable),
-        revision: Math.max(1, revision),
-        by: '',
-        isDone,
-      });
-      const freed = isDone && step.kind === 'cut' ? reusedBy(progress, step) : null;
-      const ended = freed && progress.steps.find((one) => one.step.id === `end ${step.cable}`);
-      const gone = records.done.filter(
-        (one) => freed && freed.cut !== step.id && [freed.cut, freed.end].includes(one.step),
-      );
-      const notes = [
-        ...gone.map(({ at: _, ...one }) => ({ ...one, isDone: false })),
-        noteOf(step),
-        ...(ended ? [noteOf(ended.step)] : []),
-      ];
-      void notes
-        .reduce<Promise<unknown>>(
-          (before, done) => before.then(() => setDone({ id, done }).unwrap()),
-          Promise.resolve(),
-        )
+      const ticks = ticksFor(step, isDone, { cables, progress, records, revision });
+      void setDone({ id, ticks })
+        .unwrap()
         .catch(() => sayFailure('It could not be ticked off: the server did not take it.'));
     },
     [setDone, id, revision, cables, progress, records],
   );
-}
-
-/** The steps by which a cable was made that serves for another one. */
-function reusedBy({ steps }: Progress, { id }: Step) {
-  const of = steps.find(({ step }) => step.id === id)?.reuses?.of.step;
-  return of === undefined ? null : { cut: of, end: of.replace('cut ', 'end ') };
 }

@@ -15,7 +15,7 @@ import { messageOf, useCreateRigMutation } from '../../app/api';
 import { newId } from '../../app/newId';
 import { useAppDispatch } from '../../app/storeHooks';
 import { useSettings } from '../../app/useSettings';
-import { editorActions, type OpenRig } from './editorSlice';
+import { editorActions, type OpenRig } from './model/editorSlice';
 
 /** Both this window and another changed the rig: nothing is merged silently, nothing is lost. */
 export function ConflictDialog({ open }: { open: OpenRig }) {

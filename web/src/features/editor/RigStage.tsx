@@ -3,7 +3,7 @@ import { useSnackbar } from 'notistack';
 import { useCallback, useEffect, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import { ConflictDialog } from './ConflictDialog';
-import type { OpenRig } from './editorSlice';
+import type { OpenRig } from './model/editorSlice';
 import { useEditor } from './editorStore';
 import { useOpenRig } from './useOpenRig';
 import { useUndoKeys } from './useRigEdits';

@@ -9,7 +9,7 @@ import { lazy, memo, Suspense, useState, type ReactNode } from 'react';
 import { useAppDispatch } from '../../app/storeHooks';
 import { useSettings, useThemeMode } from '../../app/useSettings';
 import { useShowKeys } from '../../app/showKeys';
-import { editorActions } from './editorSlice';
+import { editorActions } from './model/editorSlice';
 
 /** Loaded when it is asked for. */
 const RevisionsDialog = lazy(async () => ({

@@ -3,7 +3,9 @@ import CloudOffOutlined from '@mui/icons-material/CloudOffOutlined';
 import CloudUploadOutlined from '@mui/icons-material/CloudUploadOutlined';
 import ErrorOutlined from '@mui/icons-material/ErrorOutlined';
 import { Box } from '@mui/material';
-import type { OpenRig } from './editorSlice';
+import { useOutbox } from '../../app/outbox/useOutbox';
+import { OutboxMark } from '../../ui/OutboxMark';
+import type { OpenRig } from './model/editorSlice';
 
 const LOOKS = {
   saved: { Icon: CloudDoneOutlined, words: 'saved', color: 'text.secondary' },
@@ -22,9 +24,12 @@ const LOOKS = {
   refused: { Icon: ErrorOutlined, words: '', color: 'warning.main' },
 } as const;
 
-/** Whether everything is with the server, in words. */
+/** Whether everything is with the server, in words: the rig, and all else that waits to be sent. */
 export function SaveMark({ save, isKept }: Pick<OpenRig, 'save' | 'isKept'>) {
+  const { kept, isAway } = useOutbox();
   const { Icon, words, color } = LOOKS[isKept && save.kind === 'saved' ? 'kept' : save.kind];
+  const others = kept.filter(({ name, state }) => name !== 'saveRig' || state === 'refused');
+  const isListed = others.length > 0 || (isAway && kept.length > 0);
   return (
     <Box
       role="status"
@@ -33,7 +38,8 @@ export function SaveMark({ save, isKept }: Pick<OpenRig, 'save' | 'isKept'>) {
       sx={{ display: 'flex', alignItems: 'center', gap: 0.75, color, fontSize: 13.5, minWidth: 78 }}
     >
       <Icon sx={{ fontSize: 17 }} />
-      {save.kind === 'refused' ? save.message : words}
+      {save.kind === 'refused' && save.message}
+      {save.kind !== 'refused' && (isListed ? <OutboxMark /> : words)}
     </Box>
   );
 }

@@ -2,7 +2,7 @@ import { Box, Typography } from '@mui/material';
 import { useCallback, type ReactNode } from 'react';
 import { NameField } from '../../ui/NameField';
 import { BuiltNote } from './BuiltNote';
-import type { OpenRig } from './editorSlice';
+import type { OpenRig } from './model/editorSlice';
 import { PlaceChoice } from './PlaceChoice';
 import { RigTools } from './RigTools';
 import { SaveMark } from './SaveMark';

@@ -1,6 +1,6 @@
 import { Box } from '@mui/material';
 import type { ReactNode } from 'react';
-import type { OpenRig } from './editorSlice';
+import type { OpenRig } from './model/editorSlice';
 import { StageHeader } from './StageHeader';
 
 interface Props {

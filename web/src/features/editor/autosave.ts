@@ -4,11 +4,13 @@ import type {
   ThunkDispatch,
   UnknownAction,
 } from '@reduxjs/toolkit';
+import type { UpdatedRig } from '@gullwind/contract';
 import isEqual from 'fast-deep-equal';
-import { api as baseApi } from '../../app/api';
-import { editorActions, hasUnsaved, type EditorState, type OpenRig } from './editorSlice';
+import { hearRemoved, setOpenRig } from '../../app/openRig';
+import { outbox, type OutboxEvent, type RigSave } from '../../app/outbox';
+import { editorActions, hasUnsaved, type EditorState, type OpenRig } from './model/editorSlice';
 import { keepHistory } from './history';
-import { forgetRig, keepRig, saveRig, tellNewer, tellSaved, type Unsent } from './rigClient';
+import { subjectOf, tellNewer } from './rigClient';
 
 interface State {
   readonly editor: EditorState;
@@ -16,14 +18,14 @@ interface State {
 
 type Listener = ReturnType<typeof createListenerMiddleware>;
 type Effect = ListenerEffectAPI<State, ThunkDispatch<State, unknown, UnknownAction>>;
+type Store = Pick<Effect, 'dispatch' | 'getState'>;
 
-/** How long the hand must rest before a save, and how often a server that is away is asked again. */
+/** How long the hand must rest before a save. */
 const REST_MS = 400;
-const ASK_AGAIN_MS = 1500;
 
 /**
- * Keeps every edit in the browser at once and sends it when the hand rests. What the server has
- * acknowledged is let go of; what it has not is kept and sent until it answers.
+ * Puts every edit into the outbox at once, to be sent when the hand rests, and shows what becomes of it there. While
+ * both this window and another changed the rig, nothing is put there: somebody has to decide first.
  */
 export function startAutosave(listener: Listener): void {
   const start = listener.startListening.withTypes<
@@ -31,111 +33,99 @@ export function startAutosave(listener: Listener): void {
     ThunkDispatch<State, unknown, UnknownAction>
   >();
   start({
-    predicate: (_action, now, before) => now.editor.open !== null && before.editor.open === null,
+    predicate: (_action, now, before) =>
+      now.editor.open !== null && (before.editor?.open ?? null) === null,
     effect: (_action, api) => {
       api.unsubscribe();
       keepHistory(() => api.getState().editor.open);
+      outbox.listen((event) => show(api, event));
+      hearRemoved((id) => api.dispatch(editorActions.rigRemoved(id)));
     },
   });
   start({
-    predicate: (_action, now, before) => now.editor.open?.rig !== before.editor.open?.rig,
-    effect: (_action, api) => keepEdits(api.getState().editor.open),
+    predicate: (_action, now, before) => now.editor.open?.id !== before.editor?.open?.id,
+    effect: (_action, api) => setOpenRig(api.getState().editor.open?.id ?? null),
   });
   start({
-    predicate: (_action, now) => isDue(now.editor.open),
+    predicate: (action, now, before) =>
+      !editorActions.merged.match(action) && isEdited(now.editor.open, before.editor?.open ?? null),
     effect: async (_action, api) => {
-      api.cancelActiveListeners();
-      await api.delay(REST_MS);
-      // From here on the save runs to its end: cancelling it would leave its answer unread.
-      api.unsubscribe();
-      do await saveUntilDone(api);
-      while (isDue(api.getState().editor.open));
-      api.subscribe();
+      const { open } = api.getState().editor;
+      if (open && !open.theirs) await keep(api, open);
     },
   });
 }
 
-const isDue = (open: OpenRig | null): boolean =>
-  open !== null && open.save.kind === 'waiting' && open.theirs === null;
+/** A hand changed it, or decided that its changes stand. What has just been opened is in the outbox already. */
+const isEdited = (now: OpenRig | null, before: OpenRig | null): boolean =>
+  now !== null &&
+  now.id === before?.id &&
+  now.theirs === null &&
+  (now.rig !== before.rig || before.theirs !== null);
 
-async function keepEdits(open: OpenRig | null): Promise<void> {
-  if (open && hasUnsaved(open)) await keepRig(unsentOf(open));
+async function keep(api: Store, open: OpenRig): Promise<void> {
+  const subject = subjectOf(open.id);
+  if (hasUnsaved(open)) return void outbox.ask('saveRig', saveOf(open), REST_MS);
+  // Taken back to what the server has: nothing to send.
+  await outbox.dropUnsent(subject);
+  const { open: now } = api.getState().editor;
+  if (now?.id !== open.id || hasUnsaved(now) || outbox.of(subject).length > 0) return;
+  if (now.save.kind !== 'saved') api.dispatch(editorActions.settled());
 }
 
-const unsentOf = ({ id, rig, basedOn, lineage, acknowledged }: OpenRig): Unsent => ({
+const saveOf = ({ id, rig, basedOn, lineage, acknowledged }: OpenRig): RigSave => ({
   id,
   rig,
   basedOn,
   lineage,
+  base: acknowledged,
   stateFrom: acknowledged.state,
   isStateAlone: isEqual({ ...rig, state: null }, { ...acknowledged, state: null }),
 });
 
-async function saveUntilDone(api: Effect): Promise<void> {
-  for (;;) {
-    const { open } = api.getState().editor;
-    if (!open || open.theirs) return;
-    if (!hasUnsaved(open)) return settle(api, open);
-    const outcome = await send(open, api);
-    if (outcome === 'stop') return;
-    if (outcome === 'away') await pause(ASK_AGAIN_MS);
-  }
-}
-
-/** Everything is with the server: nothing to keep. */
-async function settle(api: Effect, open: OpenRig): Promise<void> {
-  await forgetRig(open.id);
-  if (api.getState().editor.open?.id !== open.id) return;
-  api.dispatch(
-    editorActions.saveAcknowledged({
-      sent: open.rig,
-      revision: open.basedOn,
-      state: open.rig.state,
-    }),
-  );
-}
-
-async function send(open: OpenRig, api: Effect): Promise<'again' | 'away' | 'stop'> {
-  if (open.save.kind !== 'away') api.dispatch(editorActions.saveStarted());
-  const unsent = unsentOf(open);
-  const answer = await saveRig(unsent);
-  if (api.getState().editor.open?.id !== open.id) return 'stop';
-  switch (answer.kind) {
-    case 'saved': {
-      const { revision, lineage, state } = answer;
-      // Foot-switches alone are kept whatever the rest has become: it still is what it was edited from.
-      const isBase = revision === open.basedOn && lineage === open.lineage;
-      const isElsewhere = unsent.isStateAlone && !isBase;
-      const known = isElsewhere ? open.basedOn : revision;
-      api.dispatch(editorActions.saveAcknowledged({ sent: open.rig, revision: known, state }));
-      if (isElsewhere) tellNewer(open.id);
-      // The list of rigs shows names and figures of what was just saved.
-      api.dispatch(baseApi.util.invalidateTags(['rigs']));
-      tellSaved(open.id);
-      return 'again';
-    }
-    case 'stale':
-      api.dispatch(editorActions.conflictFound(answer.theirs));
-      return 'stop';
+/** What becomes of a save of the open rig. */
+function show(api: Store, event: OutboxEvent): void {
+  const { open } = api.getState().editor;
+  const { operation } = event;
+  if (!open || operation.name !== 'saveRig' || operation.subject !== subjectOf(open.id)) return;
+  switch (event.kind) {
+    case 'kept':
+    case 'dropped':
     case 'refused':
-      api.dispatch(editorActions.saveRefused(answer.message));
-      return 'stop';
+      return;
+    case 'sending':
+      if (open.save.kind !== 'away') api.dispatch(editorActions.saveStarted());
+      return;
     case 'away':
-      if (answer.signInNeeded) api.dispatch(baseApi.util.invalidateTags(['session']));
-      api.dispatch(editorActions.serverAway());
-      return 'away';
+      return void api.dispatch(editorActions.serverAway());
+    case 'done':
+      return acknowledge(api, open, operation.args as RigSave, event.data as UpdatedRig);
+    case 'resolved':
+      return void api.dispatch(
+        editorActions.merged({
+          from: (event.before.args as RigSave).rig,
+          rig: (operation.args as RigSave).rig,
+          theirs: event.problem.theirs!,
+        }),
+      );
+    case 'parked': {
+      const { theirs, detail } = event.problem;
+      api.dispatch(
+        theirs ? editorActions.conflictFound(theirs) : editorActions.saveRefused(detail),
+      );
+    }
   }
 }
 
-/** Waits, or until the browser is back on the network. */
-function pause(ms: number): Promise<void> {
-  return new Promise((resolve) => {
-    const done = () => {
-      clearTimeout(timer);
-      window.removeEventListener('online', done);
-      resolve();
-    };
-    const timer = setTimeout(done, ms);
-    window.addEventListener('online', done);
-  });
+function acknowledge(api: Store, open: OpenRig, sent: RigSave, data: UpdatedRig): void {
+  const { revision, lineage, state } = data;
+  // Foot-switches alone are kept whatever the rest has become: it still is what it was edited from.
+  const isBase = revision === open.basedOn && lineage === open.lineage;
+  const isElsewhere = sent.isStateAlone === true && !isBase;
+  const known = isElsewhere ? open.basedOn : revision;
+  api.dispatch(editorActions.saveAcknowledged({ sent: sent.rig, revision: known, state }));
+  if (isElsewhere) tellNewer(open.id);
+  const { open: now } = api.getState().editor;
+  if (now && now.id === open.id && hasUnsaved(now) && outbox.of(subjectOf(now.id)).length === 0)
+    void keep(api, now);
 }

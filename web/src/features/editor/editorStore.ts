@@ -1,15 +1,14 @@
 import { useCallback } from 'react';
 import { useSelector, useStore } from 'react-redux';
-import type { FeatureState } from '../../app/store';
+import { bring } from '../../app/store';
 import { startAutosave } from './autosave';
-import { editorSlice, type EditorState, type OpenRig } from './editorSlice';
+import { editorSlice, type EditorState, type OpenRig } from './model/editorSlice';
 
-/** What the editor brings to the store. */
-export const editorFeature: FeatureState = {
+bring({
   reducerPath: editorSlice.reducerPath,
   reducer: editorSlice.reducer,
   listen: startAutosave,
-};
+});
 
 interface State {
   readonly editor: EditorState;

@@ -1,13 +1,8 @@
 import type { Rig } from '@gullwind/core';
 import isEqual from 'fast-deep-equal';
 import { keepOverReload, keptOverReload } from '../../app/browserStore';
-import type { OpenRig, Step } from './editorSlice';
-
-/** What can be undone and redone. */
-export interface History {
-  readonly past: readonly Step[];
-  readonly future: readonly Step[];
-}
+import type { OpenRig } from './model/editorSlice';
+import type { History } from './model/step';
 
 interface KeptHistory extends History {
   readonly id: string;

@@ -1,8 +1,7 @@
-export { fetchRig, saveRig, sendLeftBehind } from './rigClient';
-export type { SaveAnswer } from './rigClient';
-export { editorActions, shownRig } from './editorSlice';
-export { editorFeature, useEditor, useOpenNow } from './editorStore';
-export type { OpenRig } from './editorSlice';
+export { fetchRig } from './rigClient';
+export { editorActions, shownRig } from './model/editorSlice';
+export { useEditor, useOpenNow } from './editorStore';
+export type { OpenRig } from './model/editorSlice';
 export { RigStage } from './RigStage';
 export { StageHeader } from './StageHeader';
 export { StagePage } from './StagePage';

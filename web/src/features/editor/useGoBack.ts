@@ -2,7 +2,7 @@ import type { Rig } from '@gullwind/core';
 import { useSnackbar } from 'notistack';
 import { ask, sayFailed } from '../../app/http';
 import { useAppDispatch } from '../../app/storeHooks';
-import { editorActions } from './editorSlice';
+import { editorActions } from './model/editorSlice';
 import { useEditor } from './editorStore';
 
 /** Puts the open rig back as it was at a revision: a new one, which undo takes back. Gives whether it could. */

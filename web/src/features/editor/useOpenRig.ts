@@ -1,18 +1,10 @@
-import { isSameState } from '@gullwind/core';
 import { useEffect, useState } from 'react';
 import { useDispatch, useSelector, useStore } from 'react-redux';
 import { sayFailed } from '../../app/http';
-import { editorActions, hasUnsaved, type EditorState, type OpenRig } from './editorSlice';
+import { editorActions, type EditorState, type OpenRig } from './model/editorSlice';
+import { arrivedFor } from './model/arrivals';
 import { historyOf } from './history';
-import {
-  fetchFirst,
-  fetchRig,
-  followRig,
-  joinKept,
-  sendLeftBehind,
-  tellNewer,
-  type OpenedRig,
-} from './rigClient';
+import { fetchFirst, fetchRig, followRig, joinKept, tellNewer, type OpenedRig } from './rigClient';
 
 interface State {
   readonly editor: EditorState;
@@ -40,9 +32,8 @@ export function useOpenRig(id: string, onNewer: () => void): Opening {
     const stop = new AbortController();
     void openUntilThere(id, stop.signal, setState).then((found) => {
       if (!found || stop.signal.aborted) return;
-      const history = historyOf(id, found.mine ?? found.stored.rig);
+      const history = historyOf(id, found.mine?.rig ?? found.stored.rig);
       dispatch(editorActions.rigOpened({ ...found, history }));
-      void sendLeftBehind(id);
     });
     return () => stop.abort();
   }, [id, dispatch, store]);
@@ -57,14 +48,12 @@ function useNewest(id: string, onNewer: () => void): void {
     const stop = new AbortController();
     const unfollow = followRig(id, () => {
       void fetchRig(id, stop.signal).then((newest) => {
-        const now = store.getState().editor.open;
-        if (newest.kind !== 'ok' || now?.id !== id || hasUnsaved(now) || now.preview) return;
-        const { revision, lineage, rig } = newest.data;
-        if (revision > now.basedOn || lineage !== now.lineage) {
-          dispatch(editorActions.newerArrived(newest.data));
-          onNewer();
-        } else if (revision === now.basedOn && !isSameState(now.rig.state, rig.state))
-          dispatch(editorActions.switchesArrived(rig.state));
+        if (newest.kind !== 'ok') return;
+        const arrived = arrivedFor(store.getState().editor.open, newest.data);
+        if (arrived?.kind === 'switches') dispatch(editorActions.switchesArrived(arrived.state));
+        if (arrived?.kind !== 'newer') return;
+        dispatch(editorActions.newerArrived(arrived.stored));
+        onNewer();
       });
     });
     return () => {

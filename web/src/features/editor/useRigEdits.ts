@@ -3,7 +3,7 @@ import { useCallback } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useAppDispatch } from '../../app/storeHooks';
 import { ignoreKeyIn } from '../../app/showKeys';
-import { editorActions } from './editorSlice';
+import { editorActions } from './model/editorSlice';
 
 /** How a stage changes the open rig. */
 export function useRigEdits(): (edit: Edit) => void {

@@ -138,8 +138,11 @@ function useAddRig() {
     async (rig: Extract<LookedAt, { kind: 'rig' }>['rig']) => {
       const id = newId();
       const made = await create({ id, rig });
-      if ('error' in made)
-        return void enqueueSnackbar(messageOf(made.error), { variant: 'warning' });
+      if (made.error) return void enqueueSnackbar(messageOf(made.error), { variant: 'warning' });
+      if (made.data.kind === 'kept')
+        return void enqueueSnackbar(
+          `The server does not answer. “${rig.texts.name}” comes on the list when it does.`,
+        );
       await navigate(`/rigs/${id}/path`);
       enqueueSnackbar(`“${rig.texts.name}” is a rig of its own now.`, {
         autoHideDuration: 15_000,
@@ -149,7 +152,7 @@ function useAddRig() {
             size="small"
             onClick={() => {
               closeSnackbar(key);
-              void remove(id);
+              void remove({ id });
               void navigate('/');
             }}
           >

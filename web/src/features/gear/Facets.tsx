@@ -3,7 +3,7 @@ import { GEAR_KINDS, gearOf, type GearKind, type Provenance } from '@gullwind/co
 import { Box, Checkbox, FormControlLabel, styled, TextField } from '@mui/material';
 import { useMemo, type RefObject } from 'react';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
-import { countKinds, type GearFilter } from './gearFilter';
+import { countKinds, type GearFilter } from './model/gearFilter';
 import { RigFacet } from './RigFacet';
 
 const Facet = styled('button')(({ theme }) => ({

@@ -9,7 +9,7 @@ import { messageOf, useListGearQuery, useListUsesQuery } from '../../app/api';
 import { useSettings } from '../../app/useSettings';
 import { OpenFileButton, saveText } from '../files';
 import { AddGear, newGearId } from './AddGear';
-import { filterGear, type GearFilter } from './gearFilter';
+import { filterGear, type GearFilter } from './model/gearFilter';
 import { Facets } from './Facets';
 import { GearList } from './GearList';
 import { GearSheet } from './GearSheet';

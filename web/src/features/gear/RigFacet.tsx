@@ -3,7 +3,7 @@ import { Box, Typography } from '@mui/material';
 import { useNavigate } from 'react-router';
 import { useGetRigQuery, useListNamesQuery } from '../../app/api';
 import { useSettings } from '../../app/useSettings';
-import { Assumptions } from '../../ui/parts/Assumptions';
+import { Assumptions } from '../assumptions';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
 
 interface Props {

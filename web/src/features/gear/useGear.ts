@@ -1,4 +1,4 @@
-import type { StoredItem } from '@gullwind/contract';
+import type { StoredItem, UpdateItem } from '@gullwind/contract';
 import { editItem, type GearItem, type ItemEdit } from '@gullwind/core';
 import { useSnackbar } from 'notistack';
 import { useMemo, useRef } from 'react';
@@ -15,6 +15,8 @@ export interface GearActions {
   readonly edit: (id: string, edit: ItemEdit) => void;
   /** Adds entries at once or not at all; true where they are there now. */
   readonly add: (items: readonly GearItem[]) => Promise<boolean>;
+  /** An entry with several edits, for a write that takes it along; null where it is not there or one is refused. */
+  readonly changed: (id: string, edits: readonly ItemEdit[]) => UpdateItem | null;
   readonly undo: () => void;
 }
 
@@ -50,14 +52,23 @@ export function useGearActions(): GearActions {
         if ('error' in answer) say(answer.error);
         else if (!isUndo) undos.current.push({ put: stored.item });
       });
+    const edited = (item: GearItem, edits: readonly ItemEdit[]): GearItem | null => {
+      const [edit, ...rest] = edits;
+      if (!edit) return item;
+      const result = editItem(item, edit);
+      if (result.kind === 'ok') return edited(result.item, rest);
+      enqueueSnackbar(result.message, { variant: 'warning' });
+      return null;
+    };
     return {
-      edit: (id, edit) =>
-        void keep(id, (item) => {
-          const result = editItem(item, edit);
-          if (result.kind === 'ok') return result.item;
-          enqueueSnackbar(result.message, { variant: 'warning' });
-          return null;
-        }),
+      edit: (id, edit) => void keep(id, (item) => edited(item, [edit])),
+      changed: (id, edits) => {
+        const stored = find(id);
+        const item = stored && edited(stored.item, edits);
+        if (!item) return null;
+        undos.current.push({ put: stored.item });
+        return { basedOn: stored.revision, item };
+      },
       add: (items) =>
         inTurn(async () => {
           const answer = await post(items);

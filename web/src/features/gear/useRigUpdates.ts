@@ -15,7 +15,9 @@ import { api } from '../../app/api';
 import { useAppDispatch } from '../../app/storeHooks';
 import { useSettings } from '../../app/useSettings';
 import { questionsWorker } from '../../workers/workers';
-import { editorActions, fetchRig, saveRig, useOpenNow, type SaveAnswer } from '../editor';
+import { sayFailed } from '../../app/http';
+import { outbox } from '../../app/outbox';
+import { editorActions, fetchRig, useOpenNow } from '../editor';
 
 /** What an entry of the gear list would change in a rig that was built from it. */
 export interface RigUpdate {
@@ -58,19 +60,21 @@ export function useRigUpdates(item: GearItem, rigIds: readonly string[]) {
     };
   }, [look]);
 
-  const update = async ({ rigId, revision, updated }: RigUpdate) => {
+  const update = async ({ rigId, rig, revision, updated }: RigUpdate) => {
     // The rig under the user's hands changes there, where it can be undone.
     const open = openNow();
     if (open?.id === rigId && isForRigs(item))
       dispatch(editorActions.edited(refreshFromGear(open.rig, item)));
     else {
-      const answer = await saveRig({
+      const asked = await outbox.ask('saveRig', {
         id: rigId,
         rig: updated,
         basedOn: revision,
+        base: rig,
         stateFrom: updated.state,
       });
-      if (answer.kind !== 'saved') enqueueSnackbar(sayUnsaved(answer), { variant: 'warning' });
+      if (asked.kind === 'refused')
+        enqueueSnackbar(sayFailed(asked.failure), { variant: 'warning' });
     }
     dispatch(api.util.invalidateTags(['rigs']));
     setUpdates(await look());
@@ -98,15 +102,4 @@ async function compare(
     before: before!,
     after: after!,
   };
-}
-
-function sayUnsaved(answer: Exclude<SaveAnswer, { kind: 'saved' }>): string {
-  switch (answer.kind) {
-    case 'refused':
-      return answer.message;
-    case 'stale':
-      return `“${answer.theirs.rig.texts.name}” was changed meanwhile. Nothing was changed; look again.`;
-    case 'away':
-      return 'The server does not answer. Nothing was changed.';
-  }
 }

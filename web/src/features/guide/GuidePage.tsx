@@ -2,7 +2,7 @@ import { Box, Link, styled, TextField, Typography } from '@mui/material';
 import { useEffect, useMemo, useState } from 'react';
 import { Link as RouterLink, useSearchParams } from 'react-router';
 import { GuideText } from './GuideText';
-import { isGuideName, searcherOf, type GuideFound, type GuideText as Page } from './search';
+import { isGuideName, searcherOf, type GuideFound, type GuideText as Page } from './model/search';
 import { readAll } from './texts';
 
 /** The guide: its contents, a search through all of it, and the page that is read. */

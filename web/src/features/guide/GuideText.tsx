@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import Markdown, { type Components } from 'react-markdown';
 import { Link as RouterLink } from 'react-router';
 import { SOUNDING_FONT } from '../../app/theme';
-import type { GuideName } from './search';
+import type { GuideName } from './model/search';
 import { pictureAt, readGuide } from './texts';
 
 const Words = styled('div')(({ theme }) => ({

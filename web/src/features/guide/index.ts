@@ -1,3 +1,3 @@
 export { GuidePage } from './GuidePage';
 export { GuideText } from './GuideText';
-export type { GuideName } from './search';
+export type { GuideName } from './model/search';

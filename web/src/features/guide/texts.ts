@@ -1,4 +1,4 @@
-import { ORDER, titleOf, type GuideName, type GuideText } from './search';
+import { ORDER, titleOf, type GuideName, type GuideText } from './model/search';
 
 /// The pages of docs/guide, as they are shipped with the application: texts and pictures are asked for when they are wanted.
 

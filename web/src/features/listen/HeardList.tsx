@@ -3,7 +3,7 @@ import { Box, Button, Typography } from '@mui/material';
 import { useSettings } from '../../app/useSettings';
 import { PanelGroup } from '../../ui/parts/PanelGroup';
 import { useHearings } from './blind/listener';
-import { sayHearing } from './sayHearing';
+import { sayHearing } from './model/sayHearing';
 
 const SHOWN = 20;
 

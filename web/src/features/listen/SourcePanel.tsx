@@ -7,7 +7,7 @@ import { ChoiceField } from '../../ui/parts/ChoiceField';
 import { PanelGroup } from '../../ui/parts/PanelGroup';
 import { questionsWorker } from '../../workers/workers';
 import type { ListenProps } from './listenProps';
-import type { Setting } from './useListening';
+import type { Setting } from './model/setting';
 
 /** What is played, and through what beside the rig. */
 export function SourcePanel({ listening, voices }: ListenProps) {

@@ -1,65 +1,8 @@
-import {
-  AS_IT_IS,
-  SIMULATED_SECONDS,
-  STRAIGHT_IN,
-  type RenderOptions,
-  type RenderQuestion,
-  type RigVoice,
-  type Rendered,
-  type SoundSource,
-  type SourceKind,
-  type Voice,
-} from '@gullwind/core';
+import { AS_IT_IS, STRAIGHT_IN, type Rendered, type RigVoice } from '@gullwind/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useLongWork } from '../../workers/useLongWork';
-import { Player } from './player';
-
-/** A sound of one's own, and the voice that it already went through; null: straight from the coil. */
-export interface OwnSound {
-  readonly name: string;
-  readonly id: string;
-  readonly samples: Float32Array;
-  readonly rate: number;
-  readonly through: string | null;
-}
-
-export interface Setting extends RenderOptions {
-  readonly play: SourceKind;
-  readonly own: OwnSound | null;
-}
-
-export const FIRST_SETTING: Setting = {
-  play: 'chords',
-  own: null,
-  isMatched: true,
-  speaker: false,
-  clipper: false,
-};
-
-function sourceOf({ play, own }: Setting, voices: readonly RigVoice[]): SoundSource {
-  if (!own) return { kind: 'simulated', play, seconds: SIMULATED_SECONDS };
-  const through = voices.find(({ id }) => id === own.through)?.sections ?? null;
-  const { id, samples, rate } = own;
-  return { kind: 'own', id: `${id} ${own.through}`, sound: { samples, rate }, through };
-}
-
-/** What is rendered: straight in, by which all are matched, as it is, and whatever was chosen since. */
-function questionOf(
-  setting: Setting,
-  voices: readonly RigVoice[],
-  wanted: readonly string[],
-): RenderQuestion | null {
-  if (voices.length === 0) return null;
-  const { isMatched, speaker, clipper } = setting;
-  const chosen: readonly Voice[] = voices
-    .filter(({ id }) => wanted.includes(id))
-    .map(({ id, sections }) => ({ id, sections }));
-  return {
-    source: sourceOf(setting, voices),
-    voices: chosen,
-    options: { isMatched, speaker, clipper },
-  };
-}
+import { FIRST_SETTING, pairOf, questionOf, wantedWith, type Setting } from './model/setting';
+import { Player } from './model/player';
 
 /** The player with what was rendered in it; made when it is first needed, and closed with the page. */
 export function usePlayer(rendered: Rendered | null, heard: string) {
@@ -98,20 +41,15 @@ export function useListening(voices: readonly RigVoice[]) {
   const [heard, setHeard] = useState(AS_IT_IS);
   const [against, setAgainst] = useState(STRAIGHT_IN);
   const [asked, setAsked] = useState<readonly string[]>([STRAIGHT_IN, AS_IT_IS]);
-  const isThere = (id: string) => voices.some((voice) => voice.id === id);
-  const now = isThere(heard) ? heard : isThere(AS_IT_IS) ? AS_IT_IS : STRAIGHT_IN;
-  const other = isThere(against) ? against : STRAIGHT_IN;
+  const pair = pairOf(voices, heard, against);
   const question = useMemo(() => questionOf(setting, voices, asked), [setting, voices, asked]);
   const work = useLongWork('render', question, { begins: true });
   const last = useRef<Rendered | null>(null);
   if (work.state.kind === 'done') last.current = work.state.answer;
   const rendered = last.current;
-  const player = usePlayer(rendered, now);
+  const player = usePlayer(rendered, pair.heard);
   const want = useCallback(
-    (...ids: readonly string[]) =>
-      setAsked((before) =>
-        ids.every((id) => before.includes(id)) ? before : [...new Set([...before, ...ids])],
-      ),
+    (...ids: readonly string[]) => setAsked((before) => wantedWith(before, ids)),
     [],
   );
   const hear = useCallback(
@@ -129,7 +67,7 @@ export function useListening(voices: readonly RigVoice[]) {
     [want],
   );
   const change = (to: Partial<Setting>) => setSetting((before) => ({ ...before, ...to }));
-  return { setting, change, heard: now, against: other, hear, hold, want, work, rendered, player };
+  return { setting, change, ...pair, hear, hold, want, work, rendered, player };
 }
 
 export type Listening = ReturnType<typeof useListening>;

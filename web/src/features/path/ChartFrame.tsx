@@ -11,7 +11,7 @@ import {
   YAxis,
 } from 'recharts';
 import { memo } from 'react';
-import { CHART_GRID, levelTicks } from './curvePoints';
+import { CHART_GRID, levelTicks } from './model/curvePoints';
 import { MovingCurves } from './MovingCurves';
 import { PointReading } from './PointReading';
 

@@ -13,12 +13,12 @@ import { Box, styled, Typography } from '@mui/material';
 import { memo } from 'react';
 import { SOUNDING_FONT } from '../../app/theme';
 import { Disclosure } from '../../ui/Disclosure';
-import { Assumptions } from '../../ui/parts/Assumptions';
+import { Assumptions } from '../assumptions';
 import type { Analysed } from '../../workers/useAnalysis';
 import { toleranceIn, type ToleranceWork } from '../../workers/useTolerance';
 import { Band, Figure } from '../../ui/Figure';
 import { ToleranceLine } from './ToleranceLine';
-import { selectStop, type Selection } from './selection';
+import { selectStop, type Selection } from './model/selection';
 
 const MOST_PARTS = 6;
 const LEAST_LOSS_DB = 0.05;

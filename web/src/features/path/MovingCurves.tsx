@@ -1,7 +1,7 @@
 import { useTheme } from '@mui/material';
 import { useContext, useId, useMemo } from 'react';
 import { usePlotArea, useXAxisScale, useYAxisScale } from 'recharts';
-import type { CurvePoint } from './curvePoints';
+import type { CurvePoint } from './model/curvePoints';
 import { DrawnContext, type Drawn } from './drawn';
 import { pinDashes, pinInk } from './PinMark';
 

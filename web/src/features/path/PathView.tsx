@@ -34,7 +34,7 @@ import { PathHeader } from './PathHeader';
 import type { PinnedCurve } from './CurveKey';
 import { ResponseChart } from './ResponseChart';
 import { Run } from './run/Run';
-import { shownRows, stopsOf } from './run/runWays';
+import { shownRows, stopsOf } from './model/runWays';
 import { StateBar } from './StateBar';
 import { usePathActions, type Asked, type PathActions } from './usePathActions';
 import { useFocusOnRun } from './useFocusOnRun';

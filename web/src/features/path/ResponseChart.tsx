@@ -3,7 +3,7 @@ import { Box, Button } from '@mui/material';
 import { lazy, memo, Suspense, useMemo, useState } from 'react';
 import { useSettings } from '../../app/useSettings';
 import { CurveKey } from './CurveKey';
-import { curvePoints, levelRange, type Charted } from './curvePoints';
+import { curvePoints, levelRange, type Charted } from './model/curvePoints';
 import { DrawnContext, type Drawn } from './drawn';
 import { ResponseTable } from './ResponseTable';
 

@@ -1,6 +1,6 @@
 import { createContext } from 'react';
 import type { Shows } from './CurveKey';
-import type { CurvePoint } from './curvePoints';
+import type { CurvePoint } from './model/curvePoints';
 
 /** What is drawn at the moment, and what each of it is called. */
 export interface Drawn {

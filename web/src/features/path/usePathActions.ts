@@ -1,32 +1,10 @@
 import {
-  cutText,
-  isReel,
-  addAmpLoop,
-  addGuitar,
-  allDevices,
   applyEdit,
-  findDevice,
-  findCable,
-  freshId,
-  hasSwitch,
-  insertBuffer,
-  insertDevice,
-  nameConnection,
-  usualPatch,
-  removeDevice,
-  removeGuitar,
-  removeRows,
-  replaceDestination,
-  rowOf,
   setCableLength,
-  toggleSwitch,
-  switchesOfDevice,
-  type Edit,
-  type RigItem,
-  type Rig,
-  withoutMains,
   splitIntoLoop,
-  switchNumbers,
+  type Edit,
+  type Rig,
+  type RigItem,
 } from '@gullwind/core';
 import { useSnackbar } from 'notistack';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -36,14 +14,21 @@ import { useAppDispatch } from '../../app/storeHooks';
 import { editorActions, shownRig, useOpenNow } from '../editor';
 import type { PickerKind } from '../picker';
 import {
-  firstSelection,
-  gapAfter,
-  isSame,
-  readSelection,
-  selectConnection,
-  writeSelection,
-  type Selection,
-} from './selection';
+  addingAmpLoop,
+  addingBuffer,
+  givingCable,
+  movingBy,
+  movingTo,
+  picking,
+  powering,
+  removing,
+  removingRow,
+  stepping,
+  steppingOn,
+  switchingAllOff,
+  type PathStep,
+} from './model/pathSteps';
+import { isSame, readSelection, writeSelection, type Selection } from './model/selection';
 
 /** What the gear list is asked for. */
 export type Asked = PickerKind | 'anotherGuitar';
@@ -65,146 +50,53 @@ export function usePathActions(rig: Rig, openDialog: (asked: Asked | null) => vo
     const rigNow = () => open().rig;
     const edit = (change: Edit) => dispatch(editorActions.edited(change));
     const preview = (change: Edit | null) => dispatch(editorActions.previewed(change));
-    const say = (message: string) => enqueueSnackbar(message, { variant: 'info' });
     const select = (stop: Selection) => setWanted(writeSelection(stop));
-    /** Makes an edit and selects what is there then. */
-    const editThenSelect = (change: Edit, find: (after: Rig) => Selection) => {
-      const result = applyEdit(rigNow(), change);
-      edit(change);
-      if (result.kind === 'ok') select(find(result.rig));
+    const take = (step: PathStep) => {
+      if (step === null) return;
+      if ('says' in step) return void enqueueSnackbar(step.says, { variant: 'info' });
+      const result = applyEdit(rigNow(), step.edit);
+      edit(step.edit);
+      if (result.kind === 'ok' && step.selects) select(step.selects(result.rig));
     };
-    /** A device that an edit puts into the rig is the one that was not there before. */
-    const insert = (change: Edit) => {
-      const before = new Set(allDevices(shownRig(open())).map(({ id }) => id));
-      editThenSelect(change, (after) => {
-        const added = allDevices(after).find(({ id }) => !before.has(id));
-        return added ? { kind: 'device', id: added.id } : selection;
-      });
-    };
-    const toggle = (switchId: string) => {
-      const device = findDevice(rigNow(), switchId.split('.')[0]!);
-      if (!device) return;
-      if (switchId !== device.id || hasSwitch(device)) edit(toggleSwitch(rigNow(), switchId));
-      else say(`${device.name} has no foot-switch.`);
-    };
-    const remove = () => {
-      const now = rigNow();
-      switch (selection.kind) {
-        case 'device': {
-          const row = rowOf(now, selection.id)!;
-          const connection = row.devices.findIndex(({ id }) => id === selection.id);
-          return editThenSelect(removeDevice(now, selection.id), (after) =>
-            selectConnection(
-              after.electrical.rows.find(({ id }) => id === row.id)!,
-              connection,
-            ),
-          );
-        }
-        case 'cable': {
-          const gap = gapAfter(now, selection);
-          const change: Edit = { kind: 'connect', row: gap.row, at: gap.gap, cable: null };
-          return editThenSelect(change, () => ({
-            kind: 'connection',
-            row: gap.row,
-            connection: gap.gap,
-          }));
-        }
-        case 'guitar':
-          if (selection.id === now.electrical.guitars[0]!.id)
-            return say('A rig needs a guitar; swap it.');
-          return editThenSelect(removeGuitar(now, selection.id), firstSelection);
-        case 'destination':
-          return say('A destination goes with what arrives at it; this one can be swapped.');
-        case 'connection':
-          return say('There is no cable here to delete.');
-      }
-    };
-
     return {
       selection,
       edit,
       select,
-      remove,
-      toggle,
+      remove: () => take(removing(rigNow(), selection)),
+      toggle: (switchId: string) => take(stepping(rigNow(), switchId)),
       /** Which end the figures speak of: the row that arrives there, null for the main one. */
       lookAtWay: (rowId: string | null) => setSearch(withParam('to', rowId), { replace: true }),
-      toggleByNumber: (number: number) => {
-        for (const [id, n] of switchNumbers(rigNow())) if (n === number) toggle(id);
-      },
+      toggleByNumber: (number: number) => take(steppingOn(rigNow(), number)),
       dragCable: (id: string, lengthM: number, done: boolean) => {
         const change = setCableLength(id, lengthM);
         if (done) edit(change);
         else preview(change);
       },
       dragPost: (id: string, to: number, done: boolean) => {
-        const row = rowOf(rigNow(), id)!;
-        const from = row.devices.findIndex((device) => device.id === id);
-        const change: Edit = { kind: 'move', row: row.id, from, to };
-        if (done) editThenSelect(change, () => ({ kind: 'device', id }));
-        else preview(change);
+        const step = movingTo(rigNow(), id, to);
+        if (done) take(step);
+        else preview(step.edit);
       },
       giveUpDrag: () => preview(null),
-      moveSelected: (by: -1 | 1) => {
-        if (selection.kind !== 'device') return;
-        const row = rowOf(rigNow(), selection.id)!;
-        const from = row.devices.findIndex(({ id }) => id === selection.id);
-        const to = from + by;
-        if (to >= 0 && to < row.devices.length) edit({ kind: 'move', row: row.id, from, to });
-      },
-      bufferAfter: () => {
-        const { row, gap } = gapAfter(rigNow(), selection);
-        insert(insertBuffer(rigNow(), gap, row));
-      },
-      /** A patch, or in an empty loop a jumper, where a cable is missing. */
-      giveCable: (row: string, connection: number) => {
-        const id = freshId(rigNow(), 'l');
-        const name = nameConnection(
-          rigNow(),
-          rigNow().electrical.rows.find((other) => other.id === row)!,
-          connection,
-        );
-        const cable = {
-          ...usualPatch(rigNow(), id),
-          name: cutText(name.replace(/^the /u, ''), 60),
-        };
-        editThenSelect({ kind: 'connect', row, at: connection, cable }, () => ({
-          kind: 'cable',
-          id,
-        }));
-      },
+      moveSelected: (by: -1 | 1) => take(movingBy(rigNow(), selection, by)),
+      bufferAfter: () => take(addingBuffer(rigNow(), shownRig(open()), selection)),
+      giveCable: (row: string, connection: number) => take(givingCable(rigNow(), row, connection)),
       askGuitar: () => openDialog('anotherGuitar'),
-      addAmpLoop: (destination: string) =>
-        editThenSelect(addAmpLoop(rigNow(), destination), (after) =>
-          selectConnection(after.electrical.rows.at(-1)!, 0),
-        ),
-      removeRow: (rowId: string) => {
-        const row = rigNow().electrical.rows.find(({ id }) => id === rowId)!;
-        edit({ kind: 'group', edits: removeRows(rigNow(), [row]) });
-      },
+      addAmpLoop: (destination: string) => take(addingAmpLoop(rigNow(), destination)),
+      removeRow: (rowId: string) => take(removingRow(rigNow(), rowId)),
       add: () => openDialog('device'),
       pick: (item: RigItem, asked: Asked) => {
         openDialog(null);
-        if (asked === 'anotherGuitar' && item.kind === 'guitar')
-          return editThenSelect(addGuitar(rigNow(), item.thing, 'cable'), (after) => ({
-            kind: 'guitar',
-            id: after.electrical.guitars.at(-1)!.id,
-          }));
-        if (item.kind === 'device') {
-          const { row, gap } = gapAfter(rigNow(), selection);
-          insert(insertDevice(rigNow(), gap, item.thing, row));
-        } else edit(replacement(rigNow(), selection, item));
+        const shown = shownRig(open());
+        take(picking(rigNow(), shown, selection, item, asked === 'anotherGuitar'));
       },
       /** The second half of a pedal goes into the amp's loop. */
       splitIntoLoop: (deviceId: string) => edit(splitIntoLoop(rigNow(), deviceId)),
       /** Recalls a switch state, all its switches in one edit. */
       recall: (positions: Readonly<Record<string, boolean>>) => edit({ kind: 'switch', positions }),
       play: (guitar: string | null) => edit({ kind: 'switch', playing: guitar }),
-      power: (isThere: boolean) =>
-        edit({ kind: 'switch', unpowered: isThere ? [] : withoutMains(rigNow()) }),
-      allOff: () => {
-        const ids = allDevices(rigNow()).flatMap(switchesOfDevice);
-        edit({ kind: 'switch', positions: Object.fromEntries(ids.map((id) => [id, false])) });
-      },
+      power: (isThere: boolean) => edit(powering(rigNow(), isThere)),
+      allOff: () => edit(switchingAllOff(rigNow())),
     };
     // Nothing here depends on the rig, so that an edit redraws only what shows it.
   }, [selection, openNow, dispatch, setSearch, setWanted, enqueueSnackbar, openDialog]);
@@ -247,37 +139,4 @@ function useSelected(): readonly [string | null, (at: string) => void] {
     [setSearch],
   );
   return [at, select];
-}
-
-/** A thing of the list in the place of the one in the rig. A cable keeps the length it was laid at. */
-function replacement(
-  rig: Rig,
-  selection: Selection,
-  item: Exclude<RigItem, { kind: 'device' }>,
-): Edit {
-  switch (item.kind) {
-    case 'guitar': {
-      const id = selection.kind === 'guitar' ? selection.id : rig.electrical.guitars[0]!.id;
-      return { kind: 'replace', part: { of: 'guitar', to: { ...item.thing, id } } };
-    }
-    case 'destination': {
-      const id =
-        selection.kind === 'destination' ? selection.id : rig.electrical.destinations[0]!.id;
-      return replaceDestination(rig, id, item.thing);
-    }
-    case 'cable': {
-      if (selection.kind === 'connection') {
-        const id = freshId(rig, 'l');
-        const { lengthM } = isReel(item) ? usualPatch(rig, id) : item.thing;
-        const cable = { ...item.thing, id, lengthM };
-        return { kind: 'connect', row: selection.row, at: selection.connection, cable };
-      }
-      const cable = findCable(rig, selection.kind === 'cable' ? selection.id : '')!;
-      const { lengthM } = isReel(item) ? cable : item.thing;
-      return {
-        kind: 'replace',
-        part: { of: 'cable', to: { ...item.thing, id: cable.id, lengthM } },
-      };
-    }
-  }
 }

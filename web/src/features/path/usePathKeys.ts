@@ -12,7 +12,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { useAppDispatch } from '../../app/storeHooks';
 import { useSettings } from '../../app/useSettings';
 import { editorActions, useOpenNow } from '../editor';
-import { firstSelection, stepSelection } from './selection';
+import { firstSelection, stepSelection } from './model/selection';
 import type { PathActions } from './usePathActions';
 
 interface Wiring {

@@ -9,7 +9,8 @@ import {
   Typography,
   styled,
 } from '@mui/material';
-import { bestFirst, useGearChoices, type PickerKind } from './gearChoices';
+import { bestFirst, type PickerKind } from './model/gearChoices';
+import { useGearChoices } from './useGearChoices';
 
 interface Props {
   readonly kind: PickerKind;

@@ -1,5 +1,4 @@
 import {
-  mainRow,
   sayAgainst,
   sayLeaveAlone,
   sayMoves,
@@ -18,7 +17,7 @@ import type { ShownPlan } from '../../workers/questions.worker';
 import { ResponseChart, StillRun } from '../path';
 import { CasesTable } from './CasesTable';
 import { PartsList } from './PartsList';
-import { sayEffort } from './ProposalList';
+import { curvesOf, sayEffort, takenOver, waysOf } from './model/proposals';
 import { Established } from './Established';
 import { TermsTable } from './TermsTable';
 
@@ -105,10 +104,11 @@ const Why = ({ children }: { readonly children: string }) => (
 );
 
 function PlanButtons({ proposal, detail, isCut, onCut, onTakeOver, onBoard }: Props) {
+  const edit = takenOver(detail, onBoard);
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 0.5, flexShrink: 0 }}>
-      {detail.plan.moves.length > 0 && (
-        <Button variant="contained" onClick={() => onTakeOver(onBoard?.edit ?? detail.edit)}>
+      {edit && (
+        <Button variant="contained" onClick={() => onTakeOver(edit)}>
           Use this plan
         </Button>
       )}
@@ -133,35 +133,20 @@ function Notes({ title, notes }: { title: string; notes: readonly string[] }): R
 
 /** The way before and after, to the same scale of its own. */
 function Runs({ rig, detail, units }: { rig: Rig; detail: ShownPlan; units: UnitSystem }) {
-  const rowId = mainRow(rig).id;
-  const ways = useMemo(
-    () => ({
-      before: { rig, analyses: { [rowId]: detail.before } },
-      after: { rig: detail.rig, analyses: { [rowId]: detail.after } },
-    }),
-    [rig, rowId, detail],
-  );
-  const shown =
-    detail.plan.moves.length === 0 ? (['before'] as const) : (['before', 'after'] as const);
+  const { rowId, ways } = useMemo(() => waysOf(rig, detail), [rig, detail]);
   return (
     <Box sx={{ mt: 1.5 }}>
-      {shown.map((when) => (
+      {ways.map(({ name, title, rig: shown, analysed }) => (
         <Box
-          key={when}
+          key={name}
           component="section"
-          aria-label={`The way ${when}`}
+          aria-label={`The way ${name}`}
           sx={{ borderTop: 1, borderColor: 'divider' }}
         >
           <Typography component="h3" variant="h2" sx={{ pt: 0.5 }}>
-            {when === 'before' ? 'As it is' : 'With the plan'}
+            {title}
           </Typography>
-          <StillRun
-            rig={when === 'before' ? rig : detail.rig}
-            rowId={rowId}
-            analysed={ways[when]}
-            name={when}
-            units={units}
-          />
+          <StillRun rig={shown} rowId={rowId} analysed={analysed} name={name} units={units} />
         </Box>
       ))}
     </Box>
@@ -169,22 +154,15 @@ function Runs({ rig, detail, units }: { rig: Rig; detail: ShownPlan; units: Unit
 }
 
 function Curves({ detail }: { detail: ShownPlan }) {
-  const analysed = useMemo(() => ({ rig: detail.rig, analysis: detail.after }), [detail]);
-  const pins = useMemo(
-    () =>
-      detail.plan.moves.length > 0 && detail.before.kind === 'sounding'
-        ? [{ id: 'before', name: 'as it is', nowDb: detail.before.nowDb }]
-        : [],
-    [detail],
-  );
+  const { now, nowName, behind } = useMemo(() => curvesOf(detail), [detail]);
   return (
     <Box sx={{ height: 270, display: 'flex', '& > *': { flex: 1 } }}>
       <ResponseChart
-        analysed={analysed}
+        analysed={now}
         states={null}
-        pins={pins}
+        pins={behind}
         tolerance={null}
-        nowName={pins.length > 0 ? 'with the plan' : 'now'}
+        nowName={nowName}
       />
     </Box>
   );

@@ -1,5 +1,4 @@
 import {
-  choosePlans,
   heed,
   keyOfPlan,
   mainRow,
@@ -7,7 +6,6 @@ import {
   type Edit,
   type PlansOnBoard,
   type Proposal,
-  type RankedPlan,
   type Rig,
   type UnitSystem,
 } from '@gullwind/core';
@@ -26,19 +24,10 @@ import { PlanSheet } from './PlanSheet';
 import { ProposalList } from './ProposalList';
 import { SearchState } from './SearchState';
 import { SideBySide } from './SideBySide';
-import { usePlansOnBoard, withMinutes } from './usePlansOnBoard';
+import { lookedAt, NO_PROPOSALS, pinToggled, proposalsOf, withMinutes } from './model/proposals';
+import { usePlansOnBoard } from './usePlansOnBoard';
 
-const MOST_PINNED = 3;
-const NO_PROPOSALS: readonly Proposal[] = [];
 const OPTIONS = { 2: { mostMoves: 2 }, 3: { mostMoves: 3 } } as const;
-
-function proposalsOf(
-  front: readonly RankedPlan[],
-  known: Parameters<typeof choosePlans>[2],
-): readonly Proposal[] {
-  const asItIs = front.find(({ moves }) => moves.length === 0);
-  return asItIs ? choosePlans(front, asItIs, known) : NO_PROPOSALS;
-}
 
 /** Proposals down the left, from leaving it alone upwards; the chosen one, or the pinned ones, beside them. */
 export function PlansView({ open }: { open: OpenRig }) {
@@ -130,10 +119,7 @@ function useChoice(rig: Rig, proposals: readonly Proposal[], units: UnitSystem) 
   const [chosen, setChosen] = useState<string | null>(null);
   const [pinned, setPinned] = useState<readonly string[]>([]);
   const [isCut, setCut] = useState(false);
-  const proposal =
-    proposals.find(({ plan }) => keyOfPlan(plan) === chosen) ??
-    proposals.find(({ isAdvised }) => isAdvised) ??
-    null;
+  const proposal = lookedAt(proposals, chosen);
   const moves = useMemo(
     () => proposal && (isCut ? proposal.plan.moves.slice(0, 1) : proposal.plan.moves),
     [proposal, isCut],
@@ -143,12 +129,7 @@ function useChoice(rig: Rig, proposals: readonly Proposal[], units: UnitSystem) 
     setChosen(key);
     setCut(false);
   };
-  const pin = (key: string) =>
-    setPinned((before) =>
-      before.includes(key)
-        ? before.filter((other) => other !== key)
-        : [...before, key].slice(-MOST_PINNED),
-    );
+  const pin = (key: string) => setPinned((before) => pinToggled(before, key));
   const unpin = () => setPinned([]);
   return { proposal, detail, pinned, isCut, choose, pin, unpin, setCut };
 }
@@ -171,7 +152,7 @@ function ChosenPlan({ rig, units, proposals, choice, onBoard }: ChosenProps) {
   );
   const shared = { rig, units, onTakeOver: takeOver };
   if (sideBySide.length > 1)
-    return <SideBySide {...shared} proposals={sideBySide} onDone={unpin} />;
+    return <SideBySide {...shared} {...{ onBoard, proposals: sideBySide, onDone: unpin }} />;
   if (!proposal || !detail) return null;
   return (
     <PlanSheet

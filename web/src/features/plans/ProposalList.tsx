@@ -1,16 +1,10 @@
-import {
-  keyOfPlan,
-  sayMoves,
-  type Effort,
-  type Proposal,
-  type Rig,
-  type UnitSystem,
-} from '@gullwind/core';
+import { keyOfPlan, sayMoves, type Proposal, type Rig, type UnitSystem } from '@gullwind/core';
 import PushPin from '@mui/icons-material/PushPin';
 import PushPinOutlined from '@mui/icons-material/PushPinOutlined';
 import { Box, IconButton, NativeSelect, styled, Typography } from '@mui/material';
 import { useState } from 'react';
 import { SOUNDING_FONT } from '../../app/theme';
+import { lineOf, ORDERS, sayEffort, showGoal, sortedBy, type Order } from './model/proposals';
 
 interface Props {
   readonly rig: Rig;
@@ -20,21 +14,6 @@ interface Props {
   readonly pinned: readonly string[];
   readonly onChoose: (key: string) => void;
   readonly onPin: (key: string) => void;
-}
-
-/** By what a list of plans can be sorted: what each takes, or how near it comes. */
-const ORDERS = {
-  burden: ['what it takes', ({ minutes, cost }: Effort) => minutes + cost],
-  cost: ['cost', ({ cost }: Effort) => cost],
-  work: ['work', ({ minutes }: Effort) => minutes],
-  effect: ['effect', (_: Effort, goal: number) => goal],
-} as const;
-type Order = keyof typeof ORDERS;
-
-function sorted(proposals: readonly Proposal[], order: Order): readonly Proposal[] {
-  const [, by] = ORDERS[order];
-  const value = ({ plan: { effort, score } }: Proposal) => by(effort, score.goal);
-  return [...proposals].sort((a, b) => value(a) - value(b));
 }
 
 function OrderChoice({ order, onOrder }: { order: Order; onOrder: (order: Order) => void }) {
@@ -58,7 +37,7 @@ function OrderChoice({ order, onOrder }: { order: Order; onOrder: (order: Order)
 export function ProposalList(props: Props) {
   const { rig, units, proposals, chosen, pinned, onChoose, onPin } = props;
   const [order, setOrder] = useState<Order>('burden');
-  const most = Math.max(0.5, ...proposals.map(({ plan }) => finite(plan.score.goal)));
+  const most = Math.max(0.5, ...proposals.map(({ plan }) => lineOf(plan.score.goal)));
   return (
     <Box component="section" aria-label="Proposals">
       {proposals.length > 1 && <OrderChoice order={order} onOrder={setOrder} />}
@@ -68,7 +47,7 @@ export function ProposalList(props: Props) {
         </Typography>
       )}
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-        {sorted(proposals, order).map((proposal) => {
+        {sortedBy(proposals, order).map((proposal) => {
           const { plan, isAdvised } = proposal;
           const key = keyOfPlan(plan);
           const said = sayMoves(rig, plan, units);
@@ -80,7 +59,7 @@ export function ProposalList(props: Props) {
                 onClick={() => onChoose(key)}
                 data-testid="proposal"
               >
-                <Left aria-hidden style={{ width: `${(100 * finite(plan.score.goal)) / most}%` }} />
+                <Left aria-hidden style={{ width: `${(100 * lineOf(plan.score.goal)) / most}%` }} />
                 <Head>
                   <i>{showGoal(plan.score.goal)}</i>
                   <span>{sayEffort(plan.effort)}</span>
@@ -110,19 +89,6 @@ export function ProposalList(props: Props) {
       </Box>
     </Box>
   );
-}
-
-const finite = (goal: number): number => (Number.isFinite(goal) ? goal : 0);
-
-export const showGoal = (goal: number): string => (Number.isFinite(goal) ? goal.toFixed(2) : '–');
-
-/** "15 min · nothing to buy", "22 min, soldering · about 80". */
-export function sayEffort({ minutes, solders, cost, isCostAssumed, boxes }: Effort): string {
-  if (minutes === 0) return 'nothing to do';
-  const work = `${minutes} min${solders ? ', soldering' : ''}`;
-  const money = cost === 0 ? 'nothing to buy' : `${isCostAssumed ? 'about ' : ''}${cost}`;
-  const more = boxes === 0 ? '' : ` · ${boxes} box${boxes > 1 ? 'es' : ''} more`;
-  return `${work} · ${money}${more}`;
 }
 
 const Row = styled('li')(({ theme }) => ({

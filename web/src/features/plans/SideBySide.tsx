@@ -7,6 +7,7 @@ import {
   type Edit,
   type Move,
   type PlanDetail,
+  type PlansOnBoard,
   type Proposal,
   type Rig,
   type UnitSystem,
@@ -25,13 +26,14 @@ import { useMemo } from 'react';
 import { useLatest } from '../../workers/useLatest';
 import { questionsWorker } from '../../workers/workers';
 import { NowMark, PinMark, ResponseChart } from '../path';
-import { FIGURE_CELL, showTerm } from './figures';
-import { sayEffort, showGoal } from './ProposalList';
+import { FIGURE_CELL } from './figures';
+import { sayEffort, showGoal, showTerm, takenOver } from './model/proposals';
 
 interface Props {
   readonly rig: Rig;
   readonly units: UnitSystem;
   readonly proposals: readonly Proposal[];
+  readonly onBoard: PlansOnBoard;
   readonly onTakeOver: (edit: Edit) => void;
   readonly onDone: () => void;
 }
@@ -39,7 +41,7 @@ interface Props {
 const LETTERS = ['A', 'B', 'C'];
 
 /** Up to three proposals beside each other: moves, work, figures, curves. */
-export function SideBySide({ rig, units, proposals, onTakeOver, onDone }: Props) {
+export function SideBySide({ rig, units, proposals, onBoard, onTakeOver, onDone }: Props) {
   const details = useDetails(rig, units, proposals);
   const weights = weightsOf(rig);
   const names = WEIGHT_NAMES.filter(
@@ -94,7 +96,7 @@ export function SideBySide({ rig, units, proposals, onTakeOver, onDone }: Props)
               isFigure
             />
           ))}
-          <TakeOverRow proposals={proposals} details={details} onTakeOver={onTakeOver} />
+          <TakeOverRow {...{ proposals, details, onBoard, onTakeOver }} />
         </TableBody>
       </Table>
       {details && <Curves details={details} />}
@@ -102,28 +104,32 @@ export function SideBySide({ rig, units, proposals, onTakeOver, onDone }: Props)
   );
 }
 
-interface TakeOverProps extends Pick<Props, 'proposals' | 'onTakeOver'> {
+interface TakeOverProps extends Pick<Props, 'proposals' | 'onBoard' | 'onTakeOver'> {
   readonly details: readonly (PlanDetail | null)[] | null;
 }
 
-function TakeOverRow({ proposals, details, onTakeOver }: TakeOverProps) {
+function TakeOverRow({ proposals, details, onBoard, onTakeOver }: TakeOverProps) {
   return (
     <TableRow>
       <TableCell sx={{ pl: 0 }} />
-      {proposals.map(({ plan }, i) => (
-        <TableCell key={keyOfPlan(plan)}>
-          {plan.moves.length > 0 && (
-            <Button
-              size="small"
-              variant="outlined"
-              disabled={!details?.[i]}
-              onClick={() => onTakeOver(details![i]!.edit)}
-            >
-              Use plan {LETTERS[i]}
-            </Button>
-          )}
-        </TableCell>
-      ))}
+      {proposals.map(({ plan }, i) => {
+        const key = keyOfPlan(plan);
+        const edit = takenOver(details?.[i], onBoard.get(key));
+        return (
+          <TableCell key={key}>
+            {plan.moves.length > 0 && (
+              <Button
+                size="small"
+                variant="outlined"
+                disabled={!edit}
+                onClick={() => edit && onTakeOver(edit)}
+              >
+                Use plan {LETTERS[i]}
+              </Button>
+            )}
+          </TableCell>
+        );
+      })}
     </TableRow>
   );
 }

@@ -1,7 +1,7 @@
 import { TERM_WORDS, WEIGHT_NAMES, type RankedPlan, type Weights } from '@gullwind/core';
 import { Table, TableBody, TableCell, TableHead, TableRow } from '@mui/material';
-import { FIGURE_CELL, showTerm } from './figures';
-import { showGoal } from './ProposalList';
+import { FIGURE_CELL } from './figures';
+import { showGoal, showTerm } from './model/proposals';
 
 interface Props {
   readonly plan: RankedPlan;

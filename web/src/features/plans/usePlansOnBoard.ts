@@ -45,16 +45,3 @@ export function usePlansOnBoard(
   if (state.kind === 'done') return state.answer;
   return state.kind === 'running' ? (state.progress ?? NONE) : NONE;
 }
-
-/** Proposals with the minutes that Build asks for, where they are known. */
-export const withMinutes = (
-  proposals: readonly Proposal[],
-  onBoard: PlansOnBoard,
-): readonly Proposal[] =>
-  proposals.map((proposal) => {
-    const { plan } = proposal;
-    const known = onBoard.get(keyOfPlan(plan));
-    if (!known) return proposal;
-    const effort = { ...plan.effort, minutes: known.rework.minutes };
-    return { ...proposal, plan: { ...plan, effort } };
-  });

@@ -24,7 +24,7 @@ import {
   sayOutletHead,
   watts,
   type Picked,
-} from './sayPower';
+} from './model/sayPower';
 import type { PowerHands } from './usePowerHands';
 
 interface Props {

@@ -1,7 +1,7 @@
 import { sayLeft, type Failure, type Rig } from '@gullwind/core';
 import { Box, Typography } from '@mui/material';
 import { SentenceButton } from '../../ui/SentenceButton';
-import { nameOfSource } from './sayPower';
+import { nameOfSource } from './model/sayPower';
 
 interface Props {
   readonly rig: Rig;

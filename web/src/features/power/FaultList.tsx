@@ -1,7 +1,7 @@
 import { placesOf, sayPowerFault, type PowerFault, type Rig } from '@gullwind/core';
 import { Box, Typography, useTheme } from '@mui/material';
 import { SentenceButton } from '../../ui/SentenceButton';
-import type { Picked } from './sayPower';
+import type { Picked } from './model/sayPower';
 
 interface Props {
   readonly rig: Rig;

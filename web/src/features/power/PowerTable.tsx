@@ -8,7 +8,7 @@ import {
   type Rig,
 } from '@gullwind/core';
 import { Box, Table, TableBody, TableCell, TableHead, TableRow } from '@mui/material';
-import { amps, percent, sayBetween, sayDrop, sayWants, volts, type Picked } from './sayPower';
+import { amps, percent, sayBetween, sayDrop, sayWants, volts, type Picked } from './model/sayPower';
 
 interface Props {
   readonly rig: Rig;

@@ -21,7 +21,7 @@ import { AddSupply, RigPowerPanel } from './panels/RigPowerPanel';
 import { SupplyPanel } from './panels/SupplyPanel';
 import { PowerTable } from './PowerTable';
 import { ProposeBar } from './ProposeBar';
-import { NOTHING, type Picked } from './sayPower';
+import { NOTHING, type Picked } from './model/sayPower';
 import { UnfedList } from './UnfedList';
 import { useFailures } from './useFailures';
 import { usePowerHands } from './usePowerHands';

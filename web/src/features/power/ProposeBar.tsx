@@ -15,7 +15,7 @@ import { Box, Button, LinearProgress, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { useLongWork, type WorkStateOf } from '../../workers/useLongWork';
 import { useSettings } from '../../app/useSettings';
-import { percent } from './sayPower';
+import { percent } from './model/sayPower';
 
 interface Props {
   readonly rig: Rig;

@@ -1,6 +1,6 @@
 import type { Feedings, PowerFault } from '@gullwind/core';
 import { Box, Typography, useTheme } from '@mui/material';
-import { amps, isSamePick, type Picked } from './sayPower';
+import { amps, isSamePick, type Picked } from './model/sayPower';
 import type { PowerHands } from './usePowerHands';
 
 interface Props {

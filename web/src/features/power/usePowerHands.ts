@@ -1,8 +1,7 @@
-import { hang, unhang, type Edit, type Rig } from '@gullwind/core';
+import type { Edit, Rig } from '@gullwind/core';
 import { createUseGesture, dragAction } from '@use-gesture/react';
 import { useState } from 'react';
-
-/// A thing hung elsewhere by hand: onto an outlet, behind another thing, or off.
+import { dropOn, overOf } from './model/hanging';
 
 export interface PowerHands {
   /** What makes a thing draggable. */
@@ -25,36 +24,6 @@ function targetAt([x, y]: readonly [number, number]): HTMLElement | null {
   );
 }
 
-/** What is lit up while a hand holds a thing there. */
-function overOf(target: HTMLElement | null, held: string): string | null {
-  const { outlet, thing } = target?.dataset ?? {};
-  if (outlet !== undefined) return outlet;
-  return thing === undefined || thing === held ? null : thing;
-}
-
-/** What letting go here does. */
-export function dropOn(
-  rig: Rig,
-  thing: string,
-  target: {
-    readonly outlet?: string | undefined;
-    readonly thing?: string | undefined;
-    readonly unfed?: string | undefined;
-  },
-): Edit | null {
-  if (target.outlet !== undefined) {
-    const [supply, outlet] = target.outlet.split(' ');
-    return hang(rig, thing, { supply: supply!, outlet: Number(outlet) });
-  }
-  if (target.thing !== undefined && target.thing !== thing) {
-    const head = rig.power.feeds.find(({ consumer }) => consumer === target.thing);
-    if (!head) return null;
-    const { supply, outlet, volts } = head;
-    return hang(rig, thing, { supply, outlet, volts, after: target.thing });
-  }
-  return target.unfed === undefined ? null : unhang(rig, thing);
-}
-
 const DRAG_FROM_PX = 4;
 
 export function usePowerHands(rig: Rig, onEdit: (edit: Edit) => void): PowerHands {
@@ -68,14 +37,16 @@ export function usePowerHands(rig: Rig, onEdit: (edit: Edit) => void): PowerHand
         const id = thing as string;
         const target = targetAt(xy);
         const isEnd = last || canceled;
-        setOver(isEnd ? null : overOf(target, id));
+        setOver(isEnd || !target ? null : overOf(target.dataset, id));
         setDragged(isEnd ? null : id);
         setAt({ x: xy[0], y: xy[1] });
         const edit = last && !canceled && target ? dropOn(rig, id, target.dataset) : null;
         if (edit) onEdit(edit);
       },
     },
-    { drag: { threshold: DRAG_FROM_PX, filterTaps: true, pointer: { keys: false } } },
+    {
+      drag: { threshold: DRAG_FROM_PX, filterTaps: true, pointer: { keys: false, capture: false } },
+    },
   );
   return { grip: (thing) => bind(thing), over, dragged, at };
 }

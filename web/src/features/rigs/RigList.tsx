@@ -12,8 +12,8 @@ import ContentCopyOutlined from '@mui/icons-material/ContentCopyOutlined';
 import DeleteOutline from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, Link, styled, Tooltip, Typography } from '@mui/material';
 import { addDays, format, formatDistanceToNow } from 'date-fns';
+import { lazy, Suspense } from 'react';
 import { Link as RouterLink } from 'react-router';
-import { Virtuoso } from 'react-virtuoso';
 import { SOUNDING_FONT } from '../../app/theme';
 import { useSettings } from '../../app/useSettings';
 import { JobLine } from './JobLine';
@@ -31,21 +31,27 @@ interface Props {
 
 const Rows = styled('ul')({ listStyle: 'none', padding: 0, margin: 0 });
 
-/** The rigs, only those in sight drawn. */
+/** What draws only those in sight is loaded where there are many. */
+const LongList = lazy(async () => ({ default: (await import('./LongList')).LongList }));
+const MANY = 30;
+
+/** The rigs, of many only those in sight. */
 export function RigList({ rigs, actions, onEnd }: Props) {
   const [{ units }] = useSettings();
   if (rigs.length === 0) return null;
+  const row = (rig: RigListing) => <Row rig={rig} units={units} actions={actions} />;
+  const few = (
+    <Rows>
+      {rigs.slice(0, MANY).map((rig) => (
+        <li key={rig.id}>{row(rig)}</li>
+      ))}
+    </Rows>
+  );
+  if (rigs.length <= MANY) return few;
   return (
-    <Virtuoso
-      useWindowScroll
-      data={rigs as RigListing[]}
-      endReached={onEnd}
-      computeItemKey={(_, { id }) => id}
-      // Where nothing is laid out yet, some are drawn all the same.
-      initialItemCount={Math.min(rigs.length, 10)}
-      components={{ List: Rows as never, Item: 'li' as never }}
-      itemContent={(_, rig) => <Row rig={rig} units={units} actions={actions} />}
-    />
+    <Suspense fallback={few}>
+      <LongList rigs={rigs} row={row} list={Rows} onEnd={onEnd} />
+    </Suspense>
   );
 }
 

@@ -8,7 +8,6 @@ import { useSettings } from '../../app/useSettings';
 import { HatchPattern } from '../../ui/HatchPattern';
 import { ChoiceField } from '../../ui/parts/ChoiceField';
 import { DueList } from '../build';
-import { sendLeftBehind } from '../editor';
 import { Terms } from '../../ui/Terms';
 import { RigList } from './RigList';
 import { useRigActions, type RigActions } from './useRigActions';
@@ -65,7 +64,6 @@ export function RigsPage() {
   const actions = useRigActions();
   useEffect(() => {
     document.title = 'Rigs · Gullwind';
-    void sendLeftBehind(null);
   }, []);
   return (
     <Box component="main" sx={{ p: 3, maxWidth: 1120 }}>

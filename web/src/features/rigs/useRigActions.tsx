@@ -1,5 +1,4 @@
-import type { RigListing } from '@gullwind/contract';
-import { cutText, LONGEST_NAME, newRig, usualReference } from '@gullwind/core';
+import type { RigListing, StoredRig } from '@gullwind/contract';
 import { Button } from '@mui/material';
 import { useSnackbar } from 'notistack';
 import { useNavigate } from 'react-router';
@@ -9,11 +8,10 @@ import {
   useDeleteRigMutation,
   useRestoreRigMutation,
 } from '../../app/api';
-import { sayFailed } from '../../app/http';
+import { ask, sayFailed } from '../../app/http';
+import { tellRemoved } from '../../app/openRig';
 import { newId } from '../../app/newId';
-import { useAppDispatch } from '../../app/storeHooks';
 import { useSettings } from '../../app/useSettings';
-import { editorActions, fetchRig } from '../editor';
 
 /** What can be done to the rigs of the list. */
 export interface RigActions {
@@ -24,6 +22,12 @@ export interface RigActions {
   readonly putBack: (rig: RigListing) => Promise<void>;
 }
 
+/** What a rig is made of is loaded with the first one. */
+const newRigs = () => import('./model/newRigs');
+
+/** It cannot be opened yet: what is shown of a rig comes from the server first. */
+const KEPT_RIG = 'The server does not answer. The rig comes on the list when it does.';
+
 export function useRigActions(): RigActions {
   const [create] = useCreateRigMutation();
   const [settings] = useSettings();
@@ -32,40 +36,38 @@ export function useRigActions(): RigActions {
   const warn = (message: string) => enqueueSnackbar(message, { variant: 'warning' });
   const add = async (stage: 'path' | 'brief') => {
     const id = newId();
-    const made = await create({
-      id,
-      rig: newRig('New rig', usualReference(settings.reference, settings.units)),
-    });
-    if ('error' in made) warn(messageOf(made.error));
+    const { firstRig } = await newRigs();
+    const made = await create({ id, rig: firstRig(settings) });
+    if (made.error) warn(messageOf(made.error));
+    else if (made.data.kind === 'kept') enqueueSnackbar(KEPT_RIG);
     else await navigate(`/rigs/${id}/${stage}`);
   };
   const duplicate = async ({ id }: RigListing) => {
-    const answer = await fetchRig(id);
+    const answer = await ask<StoredRig>({ path: `/rigs/${id}` });
     if (answer.kind !== 'ok') return void warn(sayFailed(answer));
-    const { rig } = answer.data;
-    const name = cutText(rig.texts.name, LONGEST_NAME, ', copy');
-    const made = await create({ id: newId(), rig: { ...rig, texts: { ...rig.texts, name } } });
-    if ('error' in made) warn(messageOf(made.error));
-    else enqueueSnackbar(`“${name}” is on the list.`);
+    const rig = (await newRigs()).copyOf(answer.data.rig);
+    const made = await create({ id: newId(), rig });
+    if (made.error) warn(messageOf(made.error));
+    else
+      enqueueSnackbar(made.data.kind === 'kept' ? KEPT_RIG : `“${rig.texts.name}” is on the list.`);
   };
   return { add, duplicate, ...useRemoving() };
 }
 
 function useRemoving(): Pick<RigActions, 'takeOff' | 'putBack'> {
-  const dispatch = useAppDispatch();
   const [remove] = useDeleteRigMutation();
   const [restore] = useRestoreRigMutation();
   const { enqueueSnackbar, closeSnackbar } = useSnackbar();
   const warn = (message: string) => enqueueSnackbar(message, { variant: 'warning' });
   const putBack = async ({ id, name }: RigListing) => {
-    const answer = await restore(id);
+    const answer = await restore({ id });
     if ('error' in answer) warn(messageOf(answer.error));
     else enqueueSnackbar(`“${name}” is on the list again.`);
   };
   const takeOff = async (rig: RigListing) => {
-    const removed = await remove(rig.id);
+    const removed = await remove({ id: rig.id });
     if ('error' in removed) return void warn(messageOf(removed.error));
-    dispatch(editorActions.rigRemoved(rig.id));
+    tellRemoved(rig.id);
     enqueueSnackbar(`“${rig.name}” is off the list. For 30 days it can be put back.`, {
       autoHideDuration: 15_000,
       action: (key) => (

@@ -12,7 +12,12 @@ import {
   Typography,
 } from '@mui/material';
 import { useEffect } from 'react';
-import { messageOf, useGetSessionQuery, useSignOutMutation } from '../../app/api';
+import {
+  messageOf,
+  useGetHealthQuery,
+  useGetSessionQuery,
+  useSignOutMutation,
+} from '../../app/api';
 import { useSettings } from '../../app/useSettings';
 import { OpenFileButton, useBackUp } from '../files';
 import { QuantityField } from '../../ui/QuantityField';
@@ -52,7 +57,19 @@ export function SettingsPage() {
       <ReferenceCable settings={settings} onChange={(reference) => change({ reference })} />
       <Backup />
       <Session />
+      <Version />
     </Box>
+  );
+}
+
+/** Which Gullwind this is, for whoever asks about it. */
+function Version() {
+  const { data } = useGetHealthQuery();
+  if (!data) return null;
+  return (
+    <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+      {`Gullwind ${data.version}${data.commit === '' ? '' : ` (${data.commit})`}`}
+    </Typography>
   );
 }
 

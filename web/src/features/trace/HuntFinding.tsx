@@ -1,7 +1,8 @@
-import { remedyFor, REMEDY, type HuntEnding, type SharedSuspect } from '@gullwind/core';
+import { draftKey, useDraft } from '../../app/drafts';
+import { remedyFor, type HuntEnding, type SharedSuspect } from '@gullwind/core';
 import { Box, Button, Checkbox, FormControlLabel, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { sayMinutes } from './HuntQuestion';
+import { remedyAnswer, sayMinutes } from './model/answering';
 import type { HuntHands, HuntNow } from './useHunt';
 
 interface Props {
@@ -21,7 +22,7 @@ export function HuntFinding({ now, rigId, hands }: Props) {
       </Typography>
     );
   return cured ? (
-    <Ending suspect={cured} rigId={rigId} hands={hands} />
+    <Ending suspect={cured} rigId={rigId} huntId={now.hunt.id} hands={hands} />
   ) : (
     <Remedy suspect={suspect} now={now} hands={hands} />
   );
@@ -39,8 +40,7 @@ function Remedy({ suspect, now, hands }: SuspectProps & Pick<Props, 'now'>) {
   const others = now.state.suspects.filter(
     ({ id, share, isRuledOut }) => id !== suspect.id && !isRuledOut && share > 0.15,
   );
-  const tried = (outcome: 'yes' | 'no') =>
-    hands.answer(`${REMEDY}${suspect.id}`, outcome, `${remedy.does} Gone?`, remedy.minutes);
+  const tried = (outcome: 'yes' | 'no') => hands.answer(remedyAnswer(suspect.id, remedy, outcome));
   return (
     <Box aria-live="polite">
       <Typography component="h3" data-finding={suspect.id} sx={HEAD}>
@@ -127,10 +127,15 @@ export function EndEarly({ suspect, hands }: { suspect: SharedSuspect | null; ha
 const TASK_MINUTES = 20;
 const LONGEST_NOTE = 500;
 
-function Ending({ suspect, rigId, hands }: SuspectProps & Pick<Props, 'rigId'>) {
+function Ending({
+  suspect,
+  rigId,
+  huntId,
+  hands,
+}: SuspectProps & Pick<Props, 'rigId'> & { readonly huntId: string }) {
   const { task } = remedyFor(suspect);
   const [asks, setAsks] = useState(true);
-  const [note, setNote] = useState('');
+  const [note, setNote] = useDraft(draftKey('hunt', huntId, 'note'), '');
   const canAsk = task !== null && rigId !== null;
   const kind = suspect.fault === 'coilHum' ? 'inherent' : 'found';
   const end = () =>

@@ -1,6 +1,14 @@
 import type { Outcome, TraceTest } from '@gullwind/core';
 import { Box, Button, Typography } from '@mui/material';
 import { useHotkeys } from 'react-hotkeys-hook';
+import {
+  answerTo,
+  askedBefore,
+  lastCounted,
+  OUTCOMES,
+  outcomeOfKey,
+  sayMinutes,
+} from './model/answering';
 import type { HuntHands, HuntNow } from './useHunt';
 
 interface Props {
@@ -9,23 +17,22 @@ interface Props {
   readonly hands: HuntHands;
 }
 
-const CHOICES = [
-  ['yes', 'Yes', 'contained'],
-  ['no', 'No', 'contained'],
-  ['notSure', 'Not sure', 'outlined'],
-] as const satisfies readonly (readonly [Outcome, string, string])[];
+const VARIANTS = { yes: 'contained', no: 'contained', notSure: 'outlined' } as const;
+const CHOICES = Object.keys(OUTCOMES) as Outcome[];
+/** In the one list of keys that the page listens to. */
+const ANSWER_KEYS = CHOICES.map((outcome) => OUTCOMES[outcome].key);
 
 /** What to do, what to hold, and what to answer: large, for one hand and little light. */
 export function HuntQuestion({ now: { hunt }, test, hands }: Props) {
-  const answer = (outcome: Outcome) =>
-    hands.answer(test.id, outcome, `${test.does} ${test.asks}`, test.minutes);
-  const last = hunt.answers.findLast(({ takenBack }) => takenBack === null);
+  const answer = (outcome: Outcome | null) => outcome && hands.answer(answerTo(test, outcome));
+  const last = lastCounted(hunt);
   const takeBack = () => last && hands.takeBack(last.id, true);
-  useHotkeys('y', () => answer('yes'));
-  useHotkeys('n', () => answer('no'), { preventDefault: true });
-  useHotkeys('s', () => answer('notSure'));
+  useHotkeys(ANSWER_KEYS, (event) => answer(outcomeOfKey(event.key)), {
+    preventDefault: true,
+    useKey: true,
+  });
   useHotkeys('backspace', () => void takeBack(), { preventDefault: true });
-  const again = hunt.answers.filter((one) => one.test === test.id && !one.takenBack).length;
+  const again = askedBefore(hunt, test.id);
   return (
     <Box aria-live="polite">
       <Typography data-test={test.id} sx={{ fontSize: { xs: 20, sm: 23 }, lineHeight: 1.3 }}>
@@ -47,10 +54,10 @@ export function HuntQuestion({ now: { hunt }, test, hands }: Props) {
         {test.asks}
       </Typography>
       <Box sx={{ display: 'flex', gap: 1.5, mt: 2, flexWrap: 'wrap' }}>
-        {CHOICES.map(([outcome, words, variant]) => (
+        {CHOICES.map((outcome) => (
           <Button
             key={outcome}
-            variant={variant}
+            variant={VARIANTS[outcome]}
             onClick={() => answer(outcome)}
             sx={{
               minHeight: 76,
@@ -59,26 +66,13 @@ export function HuntQuestion({ now: { hunt }, test, hands }: Props) {
               fontSize: { xs: outcome === 'notSure' ? 17 : 22, sm: 26 },
             }}
           >
-            {words}
+            {OUTCOMES[outcome].label}
           </Button>
         ))}
       </Box>
       <Button disabled={!last} onClick={() => void takeBack()} sx={{ minHeight: 44, mt: 1 }}>
-        {last ? `Take back: ${OUTCOME_WORDS[last.outcome]}` : 'Nothing to take back'}
+        {last ? `Take back: ${OUTCOMES[last.outcome].words}` : 'Nothing to take back'}
       </Button>
     </Box>
   );
 }
-
-export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
-  yes: 'yes',
-  no: 'no',
-  notSure: 'not sure',
-};
-
-/** Minutes of a test as a person thinks of them. */
-export const sayMinutes = (minutes: number): string =>
-  minutes < 1 ? `About ${Math.round(minutes * 60)} seconds` : `About ${formatMinutes(minutes)} min`;
-
-const formatMinutes = (minutes: number): string =>
-  minutes < 10 ? String(Math.round(minutes * 2) / 2) : String(Math.round(minutes));

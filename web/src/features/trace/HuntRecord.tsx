@@ -1,6 +1,6 @@
 import type { Hunt } from '@gullwind/core';
 import { Box, Button, Typography } from '@mui/material';
-import { OUTCOME_WORDS } from './HuntQuestion';
+import { OUTCOMES } from './model/answering';
 import type { HuntHands } from './useHunt';
 
 /** Every answer with its time, the latest first; what is taken back stays, struck through. */
@@ -16,7 +16,7 @@ export function HuntRecord({ hunt, hands }: { readonly hunt: Hunt; readonly hand
           <Box component="li" key={id} sx={{ fontSize: 15, py: 0.25 }}>
             <Box component="span" sx={takenBack ? { textDecoration: 'line-through' } : undefined}>
               {`${says} `}
-              <strong>{OUTCOME_WORDS[outcome]}</strong>
+              <strong>{OUTCOMES[outcome].words}</strong>
             </Box>
             {` · ${new Date(at).toLocaleTimeString(undefined, { timeStyle: 'short' })} `}
             {!hunt.ending && (

@@ -1,11 +1,10 @@
-import type { SentHunt } from '@gullwind/contract';
+import type { SentAnswer, SentHunt } from '@gullwind/contract';
 import {
   huntState,
   type Hunt,
   type HuntEnding,
   type HuntState,
   type Order,
-  type Outcome,
   type TraceCase,
 } from '@gullwind/core';
 import { useCallback, useMemo } from 'react';
@@ -21,10 +20,8 @@ import {
 import { newId } from '../../app/newId';
 import { AT_REST_MS, useLatest } from '../../workers/useLatest';
 import { questionsWorker } from '../../workers/workers';
+import { sentHunt } from './model/answering';
 import type { TraceProps } from './traceProps';
-
-/** Another device may answer, too. */
-const ASKED_EVERY_MS = 4000;
 
 /** One hunt with how it stands. */
 export interface HuntNow {
@@ -37,10 +34,7 @@ export type FoundHunt =
   { readonly kind: 'opening' } | { readonly kind: 'none' } | ({ readonly kind: 'open' } & HuntNow);
 
 export function useHunt(id: string, { rig, records }: TraceProps): FoundHunt {
-  const { data: hunt, isError } = useGetHuntQuery(id, {
-    pollingInterval: ASKED_EVERY_MS,
-    skipPollingIfUnfocused: true,
-  });
+  const { data: hunt, isError } = useGetHuntQuery(id);
   const now = useMemo((): HuntNow | null => {
     if (!hunt) return null;
     const { symptom, comesAndGoes, weights } = hunt;
@@ -67,7 +61,7 @@ export function useExpected({ hunt, trace }: HuntNow): Readonly<Record<Order, nu
 
 /** What a hand does to a hunt. */
 export interface HuntHands {
-  readonly answer: (test: string, outcome: Outcome, says: string, minutes: number) => void;
+  readonly answer: (answer: SentAnswer) => void;
   readonly takeBack: (answerId: string, isTakenBack: boolean) => void;
   readonly set: (change: Partial<SentHunt>) => void;
   readonly end: (ending: HuntEnding | null) => void;
@@ -85,17 +79,11 @@ export function useHuntHands(hunt: Hunt): HuntHands {
     },
     [enqueueSnackbar],
   );
-  const { id, rig, revision, symptom, comesAndGoes, order, weights, note } = hunt;
+  const { id } = hunt;
   return {
-    answer: (test, outcome, says, minutes) => {
-      const answer = { test, outcome, says, minutes, by: '' };
-      void add({ id, answerId: newId(), answer }).then(tell);
-    },
+    answer: (answer) => void add({ id, answerId: newId(), answer }).then(tell),
     takeBack: (answerId, isTakenBack) => void back({ id, answerId, isTakenBack }).then(tell),
-    set: (change) => {
-      const now = { rig, revision, symptom, comesAndGoes, order, weights, note };
-      void put({ id, hunt: { ...now, ...change } }).then(tell);
-    },
+    set: (change) => void put({ id, hunt: sentHunt(hunt, change) }).then(tell),
     end: (to) => void ending({ id, ending: to }).then(tell),
   };
 }

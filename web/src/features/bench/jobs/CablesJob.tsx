@@ -1,6 +1,6 @@
+import { draftKey, useDraft } from '../../../app/drafts';
 import { Box, Typography } from '@mui/material';
 import { USUAL_READINGS, type ItemOf } from '@gullwind/core';
-import { useState } from 'react';
 import { OneOfFew } from '../../../ui/OneOfFew';
 import { ConnectionDrawing } from '../ConnectionDrawing';
 import { useMeter } from '../instruments';
@@ -11,12 +11,12 @@ import {
   plausibilityOfPiece,
   pieceOf,
   type Way,
-} from './cableFinding';
+} from '../model/cableFinding';
 import { Finding } from './Finding';
 import { ItemChoice } from './ItemChoice';
 import { ofKind, type JobProps } from './jobProps';
 import { PieceLines } from './PieceLines';
-import { usePieces } from './pieces';
+import { CABLES, usePieces } from './usePieces';
 import { ReadingBar } from './ReadingBar';
 import { WHOLE_CABLE } from './rules';
 
@@ -40,7 +40,7 @@ export function CablesJob(props: JobProps) {
 
 function CablesOnBench(props: JobProps & { readonly cables: readonly ItemOf<'cable'>[] }) {
   const { cables, units, meter } = props;
-  const [way, setWay] = useState<Way>('one');
+  const [way, setWay] = useDraft<Way>(draftKey(CABLES, 'way'), 'one');
   const pieces = usePieces(pieceOf(cables[0]!));
   const item = cables.find(({ id }) => id === pieces.at.gear) ?? cables[0]!;
   const { read, isReading, problem } = useMeter(meter);
@@ -102,6 +102,7 @@ function CableFindingPart({ cables, way, pieces, item, units, meter }: FindingPr
       words={found.words}
       doubt={found.doubt}
       item={item}
+      draft={CABLES}
       onKeep={() => keep(sent)}
       onAccept={found.values.length === 0 ? null : () => accept(item, found.values, meter, sent)}
     />

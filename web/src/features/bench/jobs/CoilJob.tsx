@@ -1,3 +1,4 @@
+import { draftKey, useDraft } from '../../../app/drafts';
 import type { SentMeasurement } from '@gullwind/contract';
 import {
   expectedReading,
@@ -13,11 +14,11 @@ import {
   type UnitSystem,
 } from '@gullwind/core';
 import { Box, Typography } from '@mui/material';
-import { useState } from 'react';
 import { BarChoice } from '../../../ui/BarChoice';
 import { ConnectionDrawing } from '../ConnectionDrawing';
 import { useMeter } from '../instruments';
-import { useKeep, type Found } from '../keep';
+import { useKeep } from '../keep';
+import type { Found } from '../model/found';
 import { Finding } from './Finding';
 import { ItemChoice } from './ItemChoice';
 import { ofKind, type JobProps } from './jobProps';
@@ -50,11 +51,14 @@ export function CoilJob(props: JobProps) {
 
 type BenchProps = JobProps & { readonly guitars: readonly ItemOf<'guitar'>[] };
 
+/** What is begun of a pickup at the meter. */
+const COIL = draftKey('measure', 'coil');
+
 function useCoilBench({ guitars, meter }: BenchProps) {
-  const [id, choose] = useState(guitars[0]!.id);
-  const [where, setWhere] = useState<Where>('coil');
-  const [key, setKey] = useState<SettingKey>('ls1000');
-  const [values, setValues] = useState<readonly number[]>([]);
+  const [id, choose] = useDraft(draftKey(COIL, 'guitar'), guitars[0]!.id);
+  const [where, setWhere] = useDraft<Where>(draftKey(COIL, 'where'), 'coil');
+  const [key, setKey] = useDraft<SettingKey>(draftKey(COIL, 'setting'), 'ls1000');
+  const [values, setValues] = useDraft<readonly number[]>(draftKey(COIL, 'readings'), []);
   const { read, isReading, problem } = useMeter(meter);
   const item = guitars.find((one) => one.id === id) ?? guitars[0]!;
   const { quantity, frequencyHz } = SETTINGS[key];
@@ -175,29 +179,28 @@ function CoilFinding({ item, where, settingKey, values, units, meter }: FindingP
     ? [{ field: quantity === 'R' ? 'rDcOhm' : 'lH', value, error: 0.003 * value }]
     : [];
   const off = isUsable ? formatNumber(100 * (median / value - 1), 1) : '';
+  const isOff = isUsable && Math.abs(median / value - 1) > 0.0005;
+  const beside = isOff
+    ? `: the reading, ${say(median)}, is ${off} % from it by what lies across the coil`
+    : '';
   const says = isUsable
-    ? `${say(value)} of the coil itself${Math.abs(median / value - 1) > 0.0005 ? `: the reading, ${say(median)}, is ${off} % from it by what lies across the coil` : ''}.`
+    ? `${say(value)} of the coil itself${beside}.`
     : `${say(median)}, ${words}: it says nothing of the coil alone.`;
   const sent: SentMeasurement = {
-    job: 'coil',
-    rig: null,
-    gear: item.id,
-    subject: item.thing.name,
-    instrument: meter.name,
-    isSimulated: meter.isSimulated,
+    ...{ job: 'coil', rig: null, gear: item.id, subject: item.thing.name },
+    ...{ instrument: meter.name, isSimulated: meter.isSimulated },
     readings: [
       { label: words, quantity: of, values, conditions: { frequencyHz, mode: quantity, where } },
     ],
     responses: [],
     figures: isUsable ? [{ label: quantity, quantity: of, value, error: 0.003 * value }] : [],
-    words: says,
-    by: '',
-    note: '',
+    ...{ words: says, by: '', note: '' },
   };
   return (
     <Finding
       words={says}
       item={item}
+      draft={COIL}
       onKeep={() => keep(sent)}
       onAccept={found.length > 0 ? () => accept(item, found, meter, sent) : null}
     />

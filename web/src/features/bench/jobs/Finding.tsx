@@ -1,3 +1,4 @@
+import { draftsSent } from '../../../app/drafts';
 import type { GearItem } from '@gullwind/core';
 import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
@@ -10,24 +11,29 @@ interface Props {
   /** Why it is not to be taken; empty where it is. */
   readonly doubt?: string;
   readonly item: GearItem | null;
+  /** What it was made of: put aside once it is kept. */
+  readonly draft: string;
   readonly onKeep: () => Promise<boolean>;
   /** Null where there is nothing to take into the gear list. */
   readonly onAccept: (() => Promise<boolean>) | null;
 }
 
 /** What readings come to, what is done with it, and the rigs that it changes. */
-export function Finding({ words, doubt = '', item, onKeep, onAccept }: Props) {
+export function Finding({ words, doubt = '', item, draft, onKeep, onAccept }: Props) {
   const [taken, setTaken] = useState<string | null>(null);
   const [kept, setKept] = useState<string | null>(null);
   const { data } = useListUsesQuery();
   if (words === '') return null;
   const accept = async () => {
     if (!onAccept || !(await onAccept())) return;
+    draftsSent(draft);
     setTaken(words);
     setKept(words);
   };
   const keep = async () => {
-    if (await onKeep()) setKept(words);
+    if (!(await onKeep())) return;
+    draftsSent(draft);
+    setKept(words);
   };
   return (
     <Box component="section" aria-label="What it comes to" sx={{ mt: 1.5 }}>

@@ -1,3 +1,4 @@
+import { draftKey, useDraft } from '../../../app/drafts';
 import type { SentMeasurement } from '@gullwind/contract';
 import {
   bestResistor,
@@ -14,7 +15,8 @@ import { Box, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { PlainQuantityField } from '../../../ui/PlainQuantityField';
 import { ConnectionDrawing } from '../ConnectionDrawing';
-import { useKeep, type Found } from '../keep';
+import { useKeep } from '../keep';
+import type { Found } from '../model/found';
 import { Finding } from './Finding';
 import { ItemChoice } from './ItemChoice';
 import { ofKind, type JobProps } from './jobProps';
@@ -37,50 +39,78 @@ type BenchProps = JobProps & {
   readonly devices: readonly ItemOf<'device'>[];
 };
 
-function ImpedanceOnBench({ of, devices, units }: BenchProps) {
-  const [id, choose] = useState(devices[0]!.id);
+const NO_LEVELS: Readonly<Record<number, number>> = {};
+/** What is begun of an input or an output. */
+const draftOf = (of: 'input' | 'output') => draftKey('measure', of);
+
+function useImpedance({ of, devices }: Pick<BenchProps, 'of' | 'devices'>) {
+  const draft = draftOf(of);
+  const [id, choose] = useDraft(draftKey(draft, 'pedal'), devices[0]!.id);
   const item = devices.find((one) => one.id === id) ?? devices[0]!;
   const guess = of === 'input' ? item.thing.on.rInOhm.value : item.thing.on.rOutOhm.value;
   const best = bestResistor(guess, of === 'input' ? 'series' : 'shunt');
-  const [resistor, setResistor] = useState<number | null>(null);
-  const [sourceOhm, setSource] = useState(600);
-  const [levels, setLevels] = useState<Readonly<Record<number, number>>>({});
+  const [resistor, setResistor] = useDraft<number | null>(draftKey(draft, 'resistor'), null);
+  const [sourceOhm, setSource] = useDraft(draftKey(draft, 'source'), 600);
+  const [levels, setLevels] = useDraft<Readonly<Record<number, number>>>(
+    draftKey(draft, 'levels'),
+    NO_LEVELS,
+  );
   const known = resistor ?? best;
   const changes = (of === 'input' ? INPUT_HZ : OUTPUT_HZ).flatMap((frequencyHz) =>
     levels[frequencyHz] === undefined ? [] : [{ frequencyHz, changeDb: levels[frequencyHz] }],
   );
-  const field = (rule: FieldRule, value: number, onChange: (to: number) => void) => (
-    <PlainQuantityField rule={rule} value={value} units={units} onChange={onChange} />
-  );
+  const change = (hz: number, db: number | null) =>
+    setLevels(({ [hz]: _, ...rest }) => (db === null ? rest : { ...rest, [hz]: db }));
+  const start = (to: string) => {
+    choose(to);
+    setLevels(NO_LEVELS);
+    setResistor(null);
+  };
+  return {
+    item,
+    start,
+    guess,
+    best,
+    known,
+    setResistor,
+    sourceOhm,
+    setSource,
+    levels,
+    change,
+    changes,
+  };
+}
+
+function ImpedanceOnBench({ of, devices, units }: BenchProps) {
+  const bench = useImpedance({ of, devices });
+  const { item, guess, best, known, sourceOhm, levels, changes } = bench;
   return (
     <>
-      <ItemChoice
-        label="Which pedal"
-        items={devices}
-        value={item.id}
-        onChange={(to) => {
-          choose(to);
-          setLevels({});
-          setResistor(null);
-        }}
-      />
+      <ItemChoice label="Which pedal" items={devices} value={item.id} onChange={bench.start} />
       <ConnectionDrawing setup={of} />
       <Typography variant="body2" sx={{ my: 1, maxWidth: 620 }}>
         {`The list says ${formatQuantity(guess, 'resistance', units)}: ${formatQuantity(best, 'resistance', units)} would tell most, since the level then falls by half. Low signal, so that nothing distorts; write how much the level falls with the resistor.`}
       </Typography>
       <Box sx={{ maxWidth: 300 }}>
-        {field(RESISTOR, known, setResistor)}
-        {of === 'input' && field(SOURCE, sourceOhm, setSource)}
+        <PlainQuantityField
+          rule={RESISTOR}
+          value={known}
+          units={units}
+          onChange={bench.setResistor}
+        />
+        {of === 'input' && (
+          <PlainQuantityField
+            rule={SOURCE}
+            value={sourceOhm}
+            units={units}
+            onChange={bench.setSource}
+          />
+        )}
       </Box>
       <FallTable
         frequencies={of === 'input' ? INPUT_HZ : OUTPUT_HZ}
         levels={levels}
-        onChange={(hz, db) =>
-          setLevels((before) => {
-            const { [hz]: _, ...rest } = before;
-            return db === null ? rest : { ...rest, [hz]: db };
-          })
-        }
+        onChange={bench.change}
       />
       <ImpedanceFinding {...{ of, item, changes, known, sourceOhm, units }} />
     </>
@@ -111,7 +141,9 @@ interface FallProps {
 }
 
 function FallField({ hz, value, onChange }: FallProps) {
-  const [text, setText] = useState(value === undefined ? '' : String(-value));
+  // What is typed stays as it is typed; what was kept is written out.
+  const [typed, setText] = useState<string | null>(null);
+  const text = typed ?? (value === undefined ? '' : String(-value));
   const [message, setMessage] = useState('');
   const take = (typed: string) => {
     setText(typed);
@@ -179,6 +211,7 @@ function ImpedanceFinding(props: FindingProps) {
     <Finding
       words={words}
       item={item}
+      draft={draftOf(of)}
       onKeep={() => keep(sent)}
       onAccept={values.length > 0 ? () => accept(item, values, hand, sent) : null}
     />

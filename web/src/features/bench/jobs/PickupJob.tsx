@@ -1,3 +1,4 @@
+import { draftKey, useDraft } from '../../../app/drafts';
 import {
   formatQuantity,
   pickupLevelDb,
@@ -8,7 +9,7 @@ import {
   type PickupRun,
 } from '@gullwind/core';
 import { Alert, Box, Button, Typography } from '@mui/material';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { PlainQuantityField } from '../../../ui/PlainQuantityField';
 import { useLatest } from '../../../workers/useLatest';
 import { questionsWorker } from '../../../workers/workers';
@@ -20,7 +21,7 @@ import { ResponseFile } from '../ResponseFile';
 import { Finding } from './Finding';
 import { ItemChoice } from './ItemChoice';
 import { ofKind, type JobProps } from './jobProps';
-import { pickupFinding } from './pickupFinding';
+import { pickupFinding } from '../model/pickupFinding';
 
 const LOAD: FieldRule = { label: 'Known load', quantity: 'resistance', min: 10e3, max: 1e8 };
 const WINDING: FieldRule = {
@@ -33,10 +34,15 @@ const ADDED: FieldRule = { label: 'Known capacitance', quantity: 'capacitance', 
 /** As far apart as most drawers hold: the farther, the better L and C_w are told apart. */
 const USUAL_ADDED_F = [47e-12, 470e-12];
 
+/** What is begun of a pickup by two responses. */
+const PICKUP = draftKey('measure', 'pickup');
+
 interface Slot {
   readonly addedF: number;
   readonly response: MeasuredResponse | null;
 }
+
+const NOT_TAKEN: readonly Slot[] = USUAL_ADDED_F.map((addedF) => ({ addedF, response: null }));
 
 /** A pickup by two responses with two known capacitances: inductance, winding capacitance and losses. */
 export function PickupJob(props: JobProps) {
@@ -49,13 +55,11 @@ export function PickupJob(props: JobProps) {
 type BenchProps = JobProps & { readonly guitars: readonly ItemOf<'guitar'>[] };
 
 function usePickupBench({ guitars, sweep }: BenchProps) {
-  const [id, setId] = useState(guitars[0]!.id);
+  const [id, setId] = useDraft(draftKey(PICKUP, 'guitar'), guitars[0]!.id);
   const item = guitars.find((one) => one.id === id) ?? guitars[0]!;
-  const [rDcOhm, setWinding] = useState<number | null>(null);
-  const [rLoadOhm, setLoad] = useState(1e6);
-  const [slots, setSlots] = useState<readonly Slot[]>(
-    USUAL_ADDED_F.map((addedF) => ({ addedF, response: null })),
-  );
+  const [rDcOhm, setWinding] = useDraft<number | null>(draftKey(PICKUP, 'winding'), null);
+  const [rLoadOhm, setLoad] = useDraft(draftKey(PICKUP, 'load'), 1e6);
+  const [slots, setSlots] = useDraft<readonly Slot[]>(draftKey(PICKUP, 'responses'), NOT_TAKEN);
   const sweeper = useSweeper(sweep);
   const winding = rDcOhm ?? item.thing.rDcOhm.value;
   const change = (at: number, to: Partial<Slot>) =>
@@ -213,6 +217,7 @@ function Fitted({ fit, runs, item, units, sweep }: FittedProps) {
         words={found.words}
         doubt={found.doubt}
         item={item}
+        draft={PICKUP}
         onKeep={() => keep(sent)}
         onAccept={found.values.length > 0 ? () => accept(item, found.values, sweep, sent) : null}
       />

@@ -2,8 +2,9 @@ import { FIELD_RULES, formatQuantity, type ItemOf, type UnitSystem } from '@gull
 import { Box, Button, Radio, Typography } from '@mui/material';
 import { ChooseThenAdd } from '../../../ui/ChooseThenAdd';
 import { PlainQuantityField } from '../../../ui/PlainQuantityField';
-import { pieceOf, type Way } from './cableFinding';
-import type { MeasuredPiece, Pieces } from './pieces';
+import { pieceOf, type Way } from '../model/cableFinding';
+import type { MeasuredPiece } from '../model/pieces';
+import type { Pieces } from './usePieces';
 
 interface Props {
   readonly way: Way;

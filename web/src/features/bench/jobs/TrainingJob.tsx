@@ -1,3 +1,4 @@
+import { draftKey, useDraft } from '../../../app/drafts';
 import {
   MOST_EXERCISE,
   type ConnectedThing,
@@ -49,7 +50,7 @@ function exercise(number: number) {
 
 /** Measure, commit to a number, and see how far off it was, and why: by a simulated meter that hides the truth. */
 export function TrainingJob({ units, meter }: JobProps) {
-  const [number, setNumber] = useState(1);
+  const [number, setNumber] = useDraft(draftKey('training', 'number'), 1);
   return (
     <>
       <Typography sx={{ maxWidth: 640, mb: 1 }}>
@@ -82,8 +83,9 @@ type Props = Pick<JobProps, 'units' | 'meter'> & { readonly number: number };
 function Exercise({ number, units, meter }: Props) {
   const { connected, cable, lengthM } = exercise(number);
   const label = CABLE_CLASSES[cable.cableClass].label;
-  const [values, setValues] = useState<readonly number[]>([]);
-  const [isCorrected, setCorrected] = useState(false);
+  const draft = draftKey('training', String(number));
+  const [values, setValues] = useDraft<readonly number[]>(draftKey(draft, 'readings'), []);
+  const [isCorrected, setCorrected] = useDraft(draftKey(draft, 'corrected'), false);
   const [isTold, setTold] = useState<Commitment | null>(null);
   const { read, isReading, problem } = useMeter(meter);
   const summary = summariseReadings(values);

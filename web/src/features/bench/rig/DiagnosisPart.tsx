@@ -10,12 +10,13 @@ import {
 import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
+import { draftsSent } from '../../../app/drafts';
 import { WorkLine } from '../../../ui/WorkLine';
 import type { Chosen } from '../instruments';
 import { useKeep } from '../keep';
 import { ResidualChart } from '../ResidualChart';
-import type { RigBench } from './RigBenchView';
-import { LEAST_EXPLAINED, sayDiagnosis, trimmed } from './sayDiagnosis';
+import type { RigBench } from './useRigBench';
+import { LEAST_EXPLAINED, sayDiagnosis, trimmed } from '../model/sayDiagnosis';
 
 interface Props {
   readonly bench: RigBench;
@@ -124,7 +125,10 @@ function Ending(props: Props & { readonly words: string }) {
       <Button
         variant="outlined"
         disabled={isKept}
-        onClick={() => void keep(sentOf(props)).then(setKept)}
+        onClick={() => {
+          void keep(sentOf(props)).then(setKept);
+          draftsSent(bench.draft);
+        }}
       >
         {isKept ? 'Kept' : 'Keep this response'}
       </Button>

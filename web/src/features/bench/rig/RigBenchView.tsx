@@ -1,32 +1,22 @@
 import { MOST_EXERCISE } from '@gullwind/contract';
-import {
-  chainOf,
-  type Chain,
-  type DiagnosisQuestion,
-  type FieldRule,
-  type MeasuredResponse,
-  type Rig,
-  type RigSweep,
-  type UnitSystem,
-} from '@gullwind/core';
+import { chainOf, type FieldRule, type RigSweep, type UnitSystem } from '@gullwind/core';
 import { Alert, Box, Button, Typography } from '@mui/material';
-import { useCallback, useMemo, useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { useSettings } from '../../../app/useSettings';
 import { BarChoice } from '../../../ui/BarChoice';
 import { PlainNumberField } from '../../../ui/PlainNumberField';
 import { PlainQuantityField } from '../../../ui/PlainQuantityField';
 import { STAGE_PAGE, STAGE_PANEL, stageColumns } from '../../../ui/stageLayout';
-import { useLongWork } from '../../../workers/useLongWork';
 import { shownRig, StageHeader, type OpenRig } from '../../editor';
 import { Cautions } from '../Cautions';
 import { ConnectionDrawing } from '../ConnectionDrawing';
 import { InstrumentChoice } from '../InstrumentChoice';
-import { BY_HAND, useInstruments, useSweeper, type Chosen } from '../instruments';
+import { BY_HAND, useInstruments, type Chosen } from '../instruments';
 import { KeptList } from '../KeptList';
 import { ResponseFile } from '../ResponseFile';
 import { DiagnosisPart } from './DiagnosisPart';
 import { NoiseGroup } from './NoiseGroup';
+import { useRigBench, type RigBench } from './useRigBench';
 
 const SOURCE: FieldRule = { label: 'Known source', quantity: 'resistance', min: 1, max: 1e7 };
 
@@ -40,7 +30,7 @@ export function RigBenchView({ open }: { readonly open: OpenRig }) {
   const rig = shownRig({ rig: open.rig, preview: open.preview });
   const [{ units }] = useSettings();
   const sweeps = useInstruments('sweep');
-  const bench = useRigBench(rig, sweeps.chosen, units);
+  const bench = useRigBench(open.id, rig, sweeps.chosen, units);
   return (
     <Box component="main" sx={STAGE_PAGE}>
       <StageHeader stage="Bench" open={open}>
@@ -65,43 +55,6 @@ export function RigBenchView({ open }: { readonly open: OpenRig }) {
 }
 
 const WORK = { px: 3, py: 1.5, overflowY: 'auto', minHeight: 0, minWidth: 0 } as const;
-
-/** How a sweep is taken, what it gave, and what explains it. */
-export function useRigBench(rig: Rig, chosen: Chosen, units: UnitSystem) {
-  const [sweep, setSweep] = useState<RigSweep>({
-    from: 'coil',
-    sourceOhm: 10_000,
-    isCalibrated: true,
-  });
-  const [exercise, setExercise] = useState(0);
-  const [taken, setTaken] = useState<{
-    readonly chain: Chain;
-    readonly sweep: RigSweep;
-    readonly response: MeasuredResponse;
-    /** Hidden by a simulated sweep; 0 of any other. */
-    readonly exercise: number;
-  } | null>(null);
-  const sweeper = useSweeper(chosen);
-  const chain = chainOf(rig);
-  const keep = useCallback(
-    (response: MeasuredResponse, hidden = 0) =>
-      setTaken({ chain, sweep, response, exercise: hidden }),
-    [chain, sweep],
-  );
-  const take = async () => {
-    const response = await sweeper.take({ kind: 'rig', rig, sweep, exercise });
-    if (response) keep(response, exercise);
-  };
-  const question = useMemo(
-    (): DiagnosisQuestion | null =>
-      taken && { ...taken, measured: taken.response, units, noiseDb: null },
-    [taken, units],
-  );
-  const work = useLongWork('diagnose', question, { begins: true });
-  return { sweep, setSweep, exercise, setExercise, taken, keep, take, sweeper, work };
-}
-
-export type RigBench = ReturnType<typeof useRigBench>;
 
 interface SettingProps {
   readonly bench: RigBench;

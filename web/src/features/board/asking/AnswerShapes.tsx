@@ -1,7 +1,7 @@
 import type { Point } from '@gullwind/core';
 import { useTheme } from '@mui/material';
-import { rectOn, type Projection } from '../chart/projection';
-import type { Drawn } from './asking';
+import { rectOn, type Projection } from '../model/projection';
+import type { Drawn } from '../model/asked';
 
 interface Props {
   readonly drawn: Drawn;

@@ -12,8 +12,9 @@ import { PlainNumberField } from '../../../ui/PlainNumberField';
 import { useLongWork, type WorkStateOf } from '../../../workers/useLongWork';
 import { WorkLine } from '../../../ui/WorkLine';
 import { AskFrame } from './AskFrame';
-import { ghostsOf, useDrawn } from './asking';
-import type { AskProps } from './AskPanel';
+import { ghostsOf } from '../model/asked';
+import { useDrawn } from './asking';
+import type { AskProps } from '../panelProps';
 import { OfferedLines } from './OfferedLines';
 
 const KIND_WORDS: Readonly<Record<ArrangementKind, string>> = {

@@ -1,21 +1,11 @@
-import type { Building } from '@gullwind/core';
-import type { PanelProps } from '../panels/ThingPanel';
+import type { AskProps } from '../panelProps';
 import { ArrangePanel } from './ArrangePanel';
-import type { Asking, Asked } from './asking';
+import type { Asked } from '../model/asked';
 import { FitPanel } from './FitPanel';
 import { HerePanel } from './HerePanel';
 import { MarkPanel, TracePanel } from '../photo/MarkPanel';
-import type { PhotoNow } from '../photo/usePhoto';
 import { OpeningPanel } from './OpeningPanel';
 import { SwapPanel } from './SwapPanel';
-
-export interface AskProps extends PanelProps {
-  readonly asking: Asking;
-  readonly building: Building;
-  /** Nothing of the rig is built yet. */
-  readonly isAsIf: boolean;
-  readonly photo: PhotoNow;
-}
 
 /** The question that is open, and its answer. */
 export function AskPanel({ asked, ...props }: AskProps & { readonly asked: Asked }) {

@@ -4,8 +4,9 @@ import { useMemo } from 'react';
 import { useLongWork } from '../../../workers/useLongWork';
 import { WorkLine } from '../../../ui/WorkLine';
 import { AskFrame } from './AskFrame';
-import { ghostsOf, useDrawn } from './asking';
-import type { AskProps } from './AskPanel';
+import { ghostsOf } from '../model/asked';
+import { useDrawn } from './asking';
+import type { AskProps } from '../panelProps';
 
 const LOOKS: Readonly<Record<FitProgress['looks'], string>> = {
   free: 'Looking everywhere on the boards …',

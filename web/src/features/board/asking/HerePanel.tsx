@@ -14,7 +14,7 @@ import { SizeField } from '../panels/SizeField';
 import { WorkLine } from '../../../ui/WorkLine';
 import { AskFrame } from './AskFrame';
 import { useShown } from './asking';
-import type { AskProps } from './AskPanel';
+import type { AskProps } from '../panelProps';
 
 /** What of the gear at hand fits at a point of a board. */
 export function HerePanel({ at, ...props }: AskProps & { readonly at: Point }) {

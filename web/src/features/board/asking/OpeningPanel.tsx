@@ -6,7 +6,7 @@ import { SizeField } from '../panels/SizeField';
 import { WorkLine } from '../../../ui/WorkLine';
 import { AskFrame } from './AskFrame';
 import { useDrawn } from './asking';
-import type { AskProps } from './AskPanel';
+import type { AskProps } from '../panelProps';
 
 const HOLE_RULE = { label: 'Hole', quantity: 'size', min: 0.008, max: 0.08 } as const;
 const USUAL_HOLE_M = 0.02;

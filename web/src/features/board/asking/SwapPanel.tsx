@@ -5,7 +5,7 @@ import { useLatest } from '../../../workers/useLatest';
 import { questionsWorker } from '../../../workers/workers';
 import { AskFrame } from './AskFrame';
 import { useShown } from './asking';
-import type { AskProps } from './AskPanel';
+import type { AskProps } from '../panelProps';
 import { OfferedLines } from './OfferedLines';
 
 const SWAP_WORDS: Readonly<Record<SwapKind, string>> = {

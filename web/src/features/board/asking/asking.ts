@@ -1,44 +1,15 @@
-import type { BoardPlan, Edit, OpeningFound, Point, Rect, Rig, Wishes } from '@gullwind/core';
-import { applyEdit, layBoard, USUAL_WISHES } from '@gullwind/core';
+import {
+  USUAL_WISHES,
+  type BoardPlan,
+  type Edit,
+  type Point,
+  type Rig,
+  type Wishes,
+} from '@gullwind/core';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import type { AskProps } from './AskPanel';
+import { ghostsOf, NOTHING_DRAWN, type Asked, type Drawn } from '../model/asked';
 
-/// What a board is asked, and what of the answer is drawn on it.
-
-export type Asked =
-  | { readonly kind: 'arrange' }
-  | { readonly kind: 'here'; readonly at: Point }
-  | { readonly kind: 'fit'; readonly id: string }
-  | { readonly kind: 'swap'; readonly pair: readonly [string, string] }
-  | { readonly kind: 'opening' }
-  | { readonly kind: 'mark'; readonly what: 'two' | 'four' }
-  | { readonly kind: 'trace' };
-
-/** Where a thing would stand. */
-export interface Ghost {
-  readonly id: string;
-  readonly name: string;
-  readonly rect: Rect;
-}
-
-export interface Drawn {
-  readonly ghosts: readonly Ghost[];
-  /** Where something fits. */
-  readonly area: readonly Rect[];
-  readonly hole: OpeningFound | null;
-}
-
-export const NOTHING_DRAWN: Drawn = { ghosts: [], area: [], hole: null };
-
-/** Things that would stand elsewhere than now. */
-export function ghostsOf(rig: Rig, plan: BoardPlan, edit: Edit): readonly Ghost[] {
-  const result = applyEdit(rig, edit);
-  if (result.kind === 'refused') return [];
-  const now = new Map(plan.standings.map(({ thing, placement }) => [thing.id, placement]));
-  return layBoard(result.rig)
-    .standings.filter(({ thing, placement }) => now.get(thing.id) !== placement)
-    .map(({ thing, rect }) => ({ id: thing.id, name: thing.name, rect }));
-}
+/// What a board is being asked.
 
 /** What is asked, what is wished, and what is drawn. */
 export function useAsking() {
@@ -76,8 +47,15 @@ export function useDrawn({ onDraw }: Asking, drawn: Partial<Drawn> | null): void
   }, [drawn, onDraw]);
 }
 
+/** What is shown, and where. */
+interface Shown {
+  readonly rig: Rig;
+  readonly plan: BoardPlan;
+  readonly asking: Asking;
+}
+
 /** What is pointed at in a list is drawn, until the rig is another or the list is gone. */
-export function useShown({ rig, plan, asking }: Pick<AskProps, 'rig' | 'plan' | 'asking'>) {
+export function useShown({ rig, plan, asking }: Shown) {
   const [edit, onShow] = useState<{ readonly of: Rig; readonly edit: Edit } | null>(null);
   const drawn = useMemo(
     () => (edit && edit.of === rig ? { ghosts: ghostsOf(rig, plan, edit.edit) } : null),
@@ -86,15 +64,3 @@ export function useShown({ rig, plan, asking }: Pick<AskProps, 'rig' | 'plan' | 
   useDrawn(asking, drawn);
   return useCallback((shown: Edit) => onShow({ of: rig, edit: shown }), [rig]);
 }
-
-/** How many points are marked for what is asked; 0 where none are. */
-export const marksFor = (asked: Asked | null): number =>
-  asked?.kind === 'trace' ? 2 : asked?.kind === 'mark' ? (asked.what === 'two' ? 2 : 4) : 0;
-
-/** One more that stays where it is, or one less. */
-export const pinToggled = (wishes: Wishes, id: string): Wishes => ({
-  ...wishes,
-  pinned: wishes.pinned.includes(id)
-    ? wishes.pinned.filter((one) => one !== id)
-    : [...wishes.pinned, id],
-});

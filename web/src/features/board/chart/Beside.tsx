@@ -6,7 +6,7 @@ import {
   type UnitSystem,
 } from '@gullwind/core';
 import { useTheme } from '@mui/material';
-import { boundsOfDecks, type Projection } from './projection';
+import { boundsOfDecks, type Projection } from '../model/projection';
 
 interface Props {
   readonly rig: Rig;

@@ -1,7 +1,7 @@
 import { formatQuantity, type Standing, type UnitSystem } from '@gullwind/core';
 import { useTheme } from '@mui/material';
 import { SOUNDING_FONT } from '../../../app/theme';
-import { rectOn, type Projection, type Side } from './projection';
+import { rectOn, type Projection, type Side } from '../model/projection';
 
 interface Props {
   readonly standing: Standing;

@@ -1,6 +1,6 @@
 import { openingsOn, type Deck } from '@gullwind/core';
 import { useTheme } from '@mui/material';
-import { rectOn, type Projection } from './projection';
+import { rectOn, type Projection } from '../model/projection';
 
 interface Props {
   readonly deck: Deck;

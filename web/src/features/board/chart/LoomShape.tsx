@@ -1,6 +1,6 @@
 import type { LoomAt } from '@gullwind/core';
 import { useTheme } from '@mui/material';
-import type { Projection } from './projection';
+import type { Projection } from '../model/projection';
 
 interface Props {
   readonly loom: LoomAt;

@@ -1,15 +1,14 @@
 import { formatQuantity, type RoutePoint, type UnitSystem, type Wire } from '@gullwind/core';
 import { useTheme } from '@mui/material';
 import { SOUNDING_FONT } from '../../../app/theme';
-import type { Projection, Side } from './projection';
-
-export type Water = 'exposed' | 'sheltered' | null;
+import type { Projection, Side } from '../model/projection';
+import type { Water } from '../model/waters';
 
 interface Props {
   readonly wire: Wire;
   /** In mm on the stage, beside what shares its way. */
   readonly points: readonly RoutePoint[];
-  readonly water: Water;
+  readonly water: Water | null;
   readonly on: Projection;
   readonly side: Side;
   readonly isSelected: boolean;

@@ -11,7 +11,7 @@ import {
   type UnitSystem,
 } from '@gullwind/core';
 import { useTheme } from '@mui/material';
-import { rectOn, type Projection, type Side } from './projection';
+import { rectOn, type Projection, type Side } from '../model/projection';
 
 /// What lies on the chart beside cases and cables: plugs, feet, lanes, tight spots, what leaves the boards, the scale.
 

@@ -23,7 +23,7 @@ import { Lanes } from './Lanes';
 import { LayingFields } from './LayingFields';
 import { PhotoGroup } from '../photo/PhotoGroup';
 import { LoomLines } from './LoomLines';
-import type { AskingPanelProps, PanelProps } from './ThingPanel';
+import type { AskingPanelProps, PanelProps } from '../panelProps';
 
 /** The boards themselves, their lanes, and how this rig is laid. */
 export function BoardPanel(props: AskingPanelProps) {

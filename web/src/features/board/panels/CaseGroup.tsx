@@ -5,7 +5,7 @@ import { CaseLines } from '../../../ui/parts/PlaceLines';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
 import { PartFields, type FieldsOf } from '../../../ui/parts/PartFields';
 import type { PartActions } from '../../../ui/parts/partActions';
-import type { PanelProps } from './ThingPanel';
+import type { PanelProps } from '../panelProps';
 
 const CASE_FIELDS: FieldsOf<'device'> = [
   ['body.widthM', 'Width'],

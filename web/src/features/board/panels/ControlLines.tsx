@@ -8,7 +8,7 @@ import {
 } from '@gullwind/core';
 import { Box, Button, NativeSelect } from '@mui/material';
 import { useState } from 'react';
-import type { PanelProps } from './ThingPanel';
+import type { PanelProps } from '../panelProps';
 
 const WORDS: Readonly<Record<ControlKind, string>> = {
   mains: 'mains',

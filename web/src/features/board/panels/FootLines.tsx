@@ -1,7 +1,7 @@
 import { formatQuantity, sayThing, type Foot, type UnitSystem } from '@gullwind/core';
 import { Box, Checkbox, FormControlLabel, Typography } from '@mui/material';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
-import type { PanelProps } from './ThingPanel';
+import type { PanelProps } from '../panelProps';
 
 const FREEDOM = { free: 'free', careful: 'wants care', hit: 'meets another' } as const;
 

@@ -14,7 +14,7 @@ import { useMemo } from 'react';
 import { useGearItems } from '../../../app/useGearItems';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
 import { SizeField } from './SizeField';
-import type { PanelProps } from './ThingPanel';
+import type { PanelProps } from '../panelProps';
 
 /** Lanes of tie-downs: what lies there, and which mount holds it. */
 export function Lanes({ rig, plan, units, actions }: PanelProps) {

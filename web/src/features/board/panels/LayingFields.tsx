@@ -3,7 +3,7 @@ import { Disclosure } from '../../../ui/Disclosure';
 import { ChoiceField } from '../../../ui/parts/ChoiceField';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
 import { PartFields, type FieldsOf } from '../../../ui/parts/PartFields';
-import type { PanelProps } from './ThingPanel';
+import type { PanelProps } from '../panelProps';
 
 const ROOM_FIELDS: FieldsOf<'laying'> = [['gapM'], ['shoeM'], ['freeM'], ['carefulM']];
 const CABLE_FIELDS: FieldsOf<'laying'> = [

@@ -2,7 +2,7 @@ import { formatQuantity, freshId, loomsAt, sayLoom, sayWire, type Loom } from '@
 import { Box, Button, Typography } from '@mui/material';
 import { NameField } from '../../../ui/NameField';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
-import type { PanelProps } from './ThingPanel';
+import type { PanelProps } from '../panelProps';
 
 /** Cables that leave the boards, tied as one. */
 export function LoomLines({ rig, plan, units, actions }: PanelProps) {

@@ -2,7 +2,7 @@ import { PLACEMENT_RULES, type OnDeck, type Standing, type Turn } from '@gullwin
 import { ChoiceField } from '../../../ui/parts/ChoiceField';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
 import { SizeField } from './SizeField';
-import type { PanelProps } from './ThingPanel';
+import type { PanelProps } from '../panelProps';
 
 const TURNS: readonly (readonly [`${Turn}`, string])[] = [
   ['0', 'as it is'],

@@ -1,3 +1,4 @@
+import type { AskingPanelProps, PanelProps } from '../panelProps';
 import {
   BESIDE_PLACES,
   findDevice,
@@ -5,35 +6,19 @@ import {
   removeFixture,
   removeSupply,
   type BesidePlace,
-  type BoardPlan,
   type Edit,
   type Rig,
-  type UnitSystem,
 } from '@gullwind/core';
 import { Box, Button, Checkbox, FormControlLabel, Typography } from '@mui/material';
 import { ChoiceField } from '../../../ui/parts/ChoiceField';
-import { pinToggled, type Asking } from '../asking/asking';
-import type { PhotoNow } from '../photo/usePhoto';
-import { standingOf, type BoardActions } from '../useBoardActions';
+import { pinToggled } from '../model/asked';
+import { standingOf } from '../model/boardEdits';
 import { CaseGroup } from './CaseGroup';
 import { ControlLines } from './ControlLines';
 import { FootLines } from './FootLines';
 import { PlugLines } from './PlugLines';
 import { SizeField } from './SizeField';
 import { StandingFields } from './StandingFields';
-
-export interface PanelProps {
-  readonly rig: Rig;
-  readonly plan: BoardPlan;
-  readonly units: UnitSystem;
-  readonly actions: BoardActions;
-}
-
-/** Of panels from which the board is asked. */
-export interface AskingPanelProps extends PanelProps {
-  readonly asking: Asking;
-  readonly photo: PhotoNow;
-}
 
 interface Props extends AskingPanelProps {
   readonly id: string;

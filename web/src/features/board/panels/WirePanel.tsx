@@ -16,7 +16,7 @@ import { Button, Typography } from '@mui/material';
 import { Link } from 'react-router';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
 import { SizeField } from './SizeField';
-import type { PanelProps } from './ThingPanel';
+import type { PanelProps } from '../panelProps';
 
 interface Props extends PanelProps {
   readonly cable: string;

@@ -3,9 +3,9 @@ import { Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import { ChoiceField } from '../../../ui/parts/ChoiceField';
 import { AskFrame } from '../asking/AskFrame';
-import type { AskProps } from '../asking/AskPanel';
+import type { AskProps } from '../panelProps';
 import { SizeField } from '../panels/SizeField';
-import { CORNERS, scaled, straightened, traced } from './marking';
+import { CORNERS, scaled, straightened, traced } from '../model/marking';
 
 const DISTANCE_RULE = { label: 'Between both', quantity: 'size', min: 0.01, max: 5 } as const;
 

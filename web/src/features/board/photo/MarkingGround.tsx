@@ -1,6 +1,6 @@
 import type { Point } from '@gullwind/core';
 import { useTheme } from '@mui/material';
-import type { Projection } from '../chart/projection';
+import type { Projection } from '../model/projection';
 import type { Size } from '../../../ui/useElementSize';
 
 interface Props {

@@ -3,7 +3,8 @@ import { PICTURE_TYPES } from '@gullwind/contract';
 import { Box, Button, Checkbox, FormControlLabel, Slider, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
-import type { Asked, Asking } from '../asking/asking';
+import type { Asking } from '../asking/asking';
+import type { Asked } from '../model/asked';
 import type { PhotoNow } from './usePhoto';
 
 interface Props {

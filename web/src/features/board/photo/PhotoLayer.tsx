@@ -1,5 +1,6 @@
-import { homographyOf, type BoardPhoto, type PhotoPoints } from '@gullwind/core';
-import type { Projection } from '../chart/projection';
+import type { BoardPhoto } from '@gullwind/core';
+import { photoMatrix } from '../model/photoMatrix';
+import type { Projection } from '../model/projection';
 
 interface Props {
   readonly photo: BoardPhoto;
@@ -10,7 +11,7 @@ interface Props {
 /** The photograph below the drawing, its four points where they are on the boards: straightened as it is shown. */
 export function PhotoLayer({ photo, url, on }: Props) {
   const { width, height, brightness } = photo;
-  const matrix = matrixOf(photo, on);
+  const matrix = photoMatrix(photo, on);
   if (!matrix) return null;
   return (
     <img
@@ -36,14 +37,3 @@ const LYING = {
   transformOrigin: '0 0',
   pointerEvents: 'none',
 } as const;
-
-/** From pixels of the picture to the page, as the sixteen numbers of a style. */
-function matrixOf({ width, height, points }: BoardPhoto, on: Projection): readonly number[] | null {
-  const onPage = points.map(({ u, v, x, y }) => ({ u, v, ...on.toPage({ x, y }) }));
-  const map = homographyOf(onPage as unknown as PhotoPoints);
-  if (!map) return null;
-  const [a, b, c, d, e, f, g, h] = map;
-  const across = [a / width, d / width, 0, g / width];
-  const down = [b / height, e / height, 0, h / height];
-  return [...across, ...down, 0, 0, 1, 0, c, f, 0, 1];
-}

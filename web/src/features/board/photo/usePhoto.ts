@@ -19,7 +19,7 @@ export interface PhotoNow {
   readonly isSending: boolean;
   readonly message: string | null;
   /** @returns whether it was kept */
-  readonly send: (file: Blob, lie?: (photo: BoardPhoto) => PhotoLie) => Promise<boolean>;
+  readonly send: (file: Blob, lie?: PhotoLie) => Promise<boolean>;
   readonly lay: (lie: PhotoLie) => void;
   readonly remove: () => Promise<void>;
 }
@@ -57,20 +57,21 @@ export function usePhoto(rigId: string): PhotoNow {
     [layDown, rigId],
   );
   const send = useCallback(
-    async (file: Blob, lieOf?: (photo: BoardPhoto) => PhotoLie) => {
+    async (file: Blob, lie?: PhotoLie) => {
       const problem = problemWithFile(file);
       setMessage(problem);
       if (problem) return false;
       try {
-        const { photo: kept } = await put({ id: rigId, file }).unwrap();
-        if (kept && lieOf) lay(lieOf(kept));
+        const { kind } = await put({ id: rigId, file, ...(lie && { lie }) }).unwrap();
+        if (kind === 'kept')
+          setMessage('The server does not answer. The picture is sent when it does.');
         return true;
       } catch (failure) {
         setMessage(sayRefusal(failure));
         return false;
       }
     },
-    [put, rigId, lay],
+    [put, rigId],
   );
   const remove = useRemove(rigId, photo, send);
   const url = photo && `/api${pathOf(rigId, photo)}`;
@@ -88,7 +89,7 @@ function useRemove(rigId: string, photo: BoardPhoto | null, send: PhotoNow['send
     if (!photo) return;
     const { points, brightness } = photo;
     const kept = await askFile(pathOf(rigId, photo));
-    await takeAway(rigId).unwrap();
+    await takeAway({ id: rigId }).unwrap();
     enqueueSnackbar('The photograph is gone.', {
       autoHideDuration: 12_000,
       action: (key) =>
@@ -99,7 +100,7 @@ function useRemove(rigId: string, photo: BoardPhoto | null, send: PhotoNow['send
             color: 'inherit',
             onClick: () => {
               closeSnackbar(key);
-              void send(kept.data, () => ({ points, brightness }));
+              void send(kept.data, { points, brightness });
             },
           },
           'Undo',

@@ -1,52 +1,53 @@
-import {
-  abxOrder,
-  LEAST_TRIALS,
-  MOST_TRIALS,
-  USUAL_TRIALS,
-  type HearingTrial,
-  type RigVoice,
-} from '@gullwind/core';
+import { draftKey, draftsSent, dropDrafts, useDraft } from '../../../app/drafts';
+import { LEAST_TRIALS, MOST_TRIALS, USUAL_TRIALS } from '@gullwind/core';
 import { Alert, Box, Button, LinearProgress, TextField, Typography } from '@mui/material';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { PlainNumberField } from '../../../ui/PlainNumberField';
 import type { ListenProps } from '../listenProps';
+import {
+  abxAnswered,
+  keptAbx,
+  voiceUnder,
+  type AbxPlan,
+  type Heard,
+  type TrialsRun,
+} from '../model/trials';
 import { PlayBar } from '../PlayBar';
-import { sayAllRuns, sayResult } from '../sayHearing';
+import { sayAllRuns, sayResult } from '../model/sayHearing';
 import { sayBetween } from '../sayVoice';
 import { newSeed, useHearings, useKeepHearing, useListener } from './listener';
 import { ListenerField } from './ListenerField';
 import { VoicePair } from './VoicePair';
 
-interface Plan {
-  readonly one: RigVoice;
-  readonly other: RigVoice;
-  readonly trials: number;
-  readonly expected: string;
-  readonly listener: string;
-}
-
 /** Told when all is over. */
 interface Ended {
-  readonly plan: Plan;
-  readonly seed: number;
-  readonly trials: readonly HearingTrial[];
+  readonly plan: AbxPlan;
+  readonly run: TrialsRun;
 }
 
 type Stage =
   | { readonly kind: 'planning' }
-  | { readonly kind: 'running'; readonly plan: Plan }
+  | { readonly kind: 'running'; readonly plan: AbxPlan }
   | { readonly kind: 'ended'; readonly ended: Ended };
+
+const PLANNING: Stage = { kind: 'planning' };
+/** What is begun of a test. */
+const draftOf = (rigId: string) => draftKey('listen', 'abx', rigId);
 
 /** A, B, and an unknown that is one of them: as many trials as were meant, and nothing is told before the last one. */
 export function AbxTest(props: ListenProps & { readonly onBlind: (isBlind: boolean) => void }) {
   const { listening, onBlind } = props;
-  const [stage, setStage] = useState<Stage>({ kind: 'planning' });
+  const draft = draftOf(props.rigId);
+  const [stage, setStage] = useDraft<Stage>(draftKey(draft, 'stage'), PLANNING);
   const isRunning = stage.kind === 'running';
   const { heard, player } = listening;
   useEffect(() => {
-    if (!isRunning) return undefined;
+    if (stage.kind !== 'running') return undefined;
     onBlind(true);
+    // Level gives it away: both are as loud as each other.
+    if (!listening.setting.isMatched) listening.change({ isMatched: true });
+    listening.want(stage.plan.one.id, stage.plan.other.id);
     return () => {
       onBlind(false);
       // What the page says is heard is heard again.
@@ -55,17 +56,7 @@ export function AbxTest(props: ListenProps & { readonly onBlind: (isBlind: boole
     // eslint-disable-next-line react-hooks/exhaustive-deps -- only when a test begins and ends
   }, [isRunning]);
   if (stage.kind === 'planning')
-    return (
-      <Planning
-        {...props}
-        onStart={(plan) => {
-          // Level gives it away: both are as loud as each other.
-          if (!listening.setting.isMatched) listening.change({ isMatched: true });
-          listening.want(plan.one.id, plan.other.id);
-          setStage({ kind: 'running', plan });
-        }}
-      />
-    );
+    return <Planning {...props} onStart={(plan) => setStage({ kind: 'running', plan })} />;
   if (stage.kind === 'running')
     return (
       <Running
@@ -73,14 +64,16 @@ export function AbxTest(props: ListenProps & { readonly onBlind: (isBlind: boole
         plan={stage.plan}
         onEnd={(ended) => {
           listening.player.stop();
+          dropDrafts(draft);
           setStage({ kind: 'ended', ended });
+          draftsSent(draft);
         }}
       />
     );
-  return <Result {...props} ended={stage.ended} onAgain={() => setStage({ kind: 'planning' })} />;
+  return <Result {...props} ended={stage.ended} onAgain={() => setStage(PLANNING)} />;
 }
 
-function Planning(props: ListenProps & { readonly onStart: (plan: Plan) => void }) {
+function Planning(props: ListenProps & { readonly onStart: (plan: AbxPlan) => void }) {
   const { voices, listening, onStart } = props;
   const [listener, setListener] = useListener();
   const [trials, setTrials] = useState(USUAL_TRIALS);
@@ -154,65 +147,42 @@ const TrialsField = ({ trials, isFew, onChange }: TrialsProps) => (
   </>
 );
 
-const X = 'X';
-type Heard = 'A' | 'B' | typeof X;
+const NO_ANSWERS: TrialsRun['answers'] = [];
 
 /** The trials. What X is lives in this closure alone: not on the page, nor in a request, nor in how long anything takes. */
 function useTrials({ plan, listening, rigId, onEnd }: RunningProps) {
-  const secret = useRef<{ readonly seed: number; readonly order: readonly ('A' | 'B')[] } | null>(
-    null,
-  );
-  if (secret.current === null) {
-    const seed = newSeed();
-    secret.current = { seed, order: abxOrder(seed, plan.trials) };
-  }
-  const answers = useRef<HearingTrial[]>([]);
-  const [trial, setTrial] = useState(0);
+  const [fresh] = useState(newSeed);
+  const [run, keepRun] = useDraft<TrialsRun>(draftKey(draftOf(rigId), 'run'), {
+    seed: fresh,
+    answers: NO_ANSWERS,
+  });
   const [heard, setHeard] = useState<Heard>('A');
   const keep = useKeepHearing();
   const { hear } = listening.player;
   const first = plan.one.id;
-  const idOf = (which: 'A' | 'B') => (which === 'A' ? plan.one.id : plan.other.id);
   const listen = (to: Heard) => {
     setHeard(to);
-    const which = to === X ? secret.current!.order[trial]! : to;
     // Not through what the page shows as heard: that would tell.
-    hear(idOf(which));
+    hear(voiceUnder(to, plan, run));
   };
   // It begins with A, whatever was heard before.
   useEffect(() => hear(first), [hear, first]);
-  const end = (isFinished: boolean) => {
-    const trials = answers.current;
-    const { seed } = secret.current!;
-    const { one, other, listener, expected } = plan;
-    void keep({
-      listener,
-      kind: 'abx',
-      rig: rigId,
-      one: one.name,
-      other: other.name,
-      seed,
-      planned: plan.trials,
-      trials,
-      isFinished,
-      expected,
-      model: '',
-      note: '',
-    });
-    onEnd({ plan, seed, trials });
+  const end = (ended: TrialsRun) => {
+    void keep(keptAbx(ended, plan, rigId));
+    onEnd({ plan, run: ended });
   };
   const answer = (which: 'A' | 'B') => {
-    answers.current.push({ isRight: secret.current!.order[trial] === which, lossDb: null });
-    if (trial + 1 === plan.trials) return end(true);
-    setTrial(trial + 1);
+    const next = abxAnswered(run, plan, which);
+    if (next.answers.length >= plan.trials) return end(next);
+    keepRun(next);
     setHeard('A');
     hear(first);
   };
-  return { trial, heard, listen, answer, abort: () => end(false) };
+  return { trial: run.answers.length, heard, listen, answer, abort: () => end(run) };
 }
 
 interface RunningProps extends ListenProps {
-  readonly plan: Plan;
+  readonly plan: AbxPlan;
   readonly onEnd: (ended: Ended) => void;
 }
 
@@ -226,7 +196,7 @@ function Running(props: RunningProps) {
     );
   useHotkeys('a', () => listen('A'));
   useHotkeys('b', () => listen('B'));
-  useHotkeys('x', () => listen(X));
+  useHotkeys('x', () => listen('X'));
   useHotkeys('space', listening.player.toggle, { preventDefault: true });
   return (
     <Box component="section" aria-label="A blind test" sx={{ maxWidth: 620 }}>
@@ -270,14 +240,14 @@ const FOG = {
 
 const Fog = ({ heard, isReady, onListen }: FogProps) => (
   <Box role="group" aria-label="Listen to" sx={{ display: 'flex', gap: 1.5, mt: 1.5 }}>
-    {(['A', 'B', X] as const).map((which) => (
+    {(['A', 'B', 'X'] as const).map((which) => (
       <Button
         key={which}
         variant={heard === which ? 'contained' : 'outlined'}
         aria-pressed={heard === which}
         disabled={!isReady}
         onClick={() => onListen(which)}
-        sx={which === X ? { ...PLACE, ...FOG } : PLACE}
+        sx={which === 'X' ? { ...PLACE, ...FOG } : PLACE}
       >
         {which}
       </Button>
@@ -291,7 +261,7 @@ interface ResultProps extends ListenProps {
 }
 
 function Result({ ended, scale, rigId, onAgain }: ResultProps) {
-  const { plan, seed, trials } = ended;
+  const { plan, run } = ended;
   const all = sayAllRuns(useHearings(), {
     listener: plan.listener,
     rig: rigId,
@@ -301,7 +271,7 @@ function Result({ ended, scale, rigId, onAgain }: ResultProps) {
   return (
     <Box component="section" aria-label="A blind test" sx={{ maxWidth: 620 }}>
       <Typography role="status" sx={{ fontSize: 18, my: 1 }}>
-        {sayResult(trials, plan.trials)}
+        {sayResult(run.answers, plan.trials)}
       </Typography>
       {all !== '' && <Typography sx={{ mb: 1 }}>{all}</Typography>}
       <Typography variant="body2">{`What the model says: ${sayBetween(plan.one, plan.other, scale)}`}</Typography>
@@ -309,7 +279,7 @@ function Result({ ended, scale, rigId, onAgain }: ResultProps) {
         <Typography variant="body2">{`You expected: ${plan.expected}`}</Typography>
       )}
       <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-        {`Drawn from seed ${seed}. It is kept among what was heard, with all runs before it.`}
+        {`Drawn from seed ${run.seed}. It is kept among what was heard, with all runs before it.`}
       </Typography>
       <Button sx={{ mt: 1 }} variant="outlined" onClick={onAgain}>
         Another test

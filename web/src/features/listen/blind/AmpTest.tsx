@@ -1,3 +1,4 @@
+import { draftKey, draftsSent, useDraft } from '../../../app/drafts';
 import { AS_IT_IS, SIZE_WORDS, type Verdict } from '@gullwind/core';
 import { Alert, Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
@@ -54,7 +55,7 @@ function VerdictForm({ voices, scale, rigId }: ListenProps) {
   const [listener, setListener] = useListener();
   const [direction, setDirection] = useState<DirectionKey>('duller');
   const [size, setSize] = useState<Size>('noticeable');
-  const [words, setWords] = useState('');
+  const [words, setWords] = useDraft(draftKey('listen', 'amp', rigId), '');
   const keep = useKeepHearing();
   const now = voices.find(({ id }) => id === AS_IT_IS);
   const expected = `${DIRECTIONS[direction]}${direction === 'same' ? '' : `, ${SIZE_WORDS[size]}`}${words.trim() === '' ? '' : `; ${words.trim()}`}`;
@@ -63,7 +64,9 @@ function VerdictForm({ voices, scale, rigId }: ListenProps) {
     const rest = { seed: null, planned: 1, trials: [], isFinished: true, note: '' };
     const pair = { one: 'straight in', other: 'as it is' };
     const said = { listener, kind: 'amp' as const, rig: rigId, expected, model };
-    if (await keep({ ...said, ...pair, ...rest })) setTold(model);
+    if (!(await keep({ ...said, ...pair, ...rest }))) return;
+    draftsSent(draftKey('listen', 'amp', rigId));
+    setTold(model);
   };
   return (
     <Box sx={{ maxWidth: 520 }}>

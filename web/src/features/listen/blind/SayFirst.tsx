@@ -1,3 +1,4 @@
+import { draftKey, draftsSent, useDraft } from '../../../app/drafts';
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { ListenProps } from '../listenProps';
@@ -53,7 +54,7 @@ export function SayFirst(props: ListenProps) {
 
 function useSaidFirst({ voices, listening, scale, rigId }: ListenProps) {
   const [listener, setListener] = useListener();
-  const [expected, setExpected] = useState('');
+  const [expected, setExpected] = useDraft(draftKey('listen', 'said', rigId), '');
   const [isTold, setTold] = useState(false);
   const keep = useKeepHearing();
   const one = voices.find(({ id }) => id === listening.against);
@@ -63,6 +64,7 @@ function useSaidFirst({ voices, listening, scale, rigId }: ListenProps) {
     const names = { one: one.name, other: other.name, model: sayBetween(one, other, scale) };
     const rest = { seed: null, planned: 1, trials: [], isFinished: true, note: '' };
     await keep({ listener, kind: 'said', rig: rigId, expected, ...names, ...rest });
+    draftsSent(draftKey('listen', 'said', rigId));
     setTold(true);
   };
   const again = () => {

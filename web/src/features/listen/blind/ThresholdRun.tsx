@@ -1,7 +1,7 @@
+import { draftKey, dropDrafts, useDraft } from '../../../app/drafts';
 import {
   fitThreshold,
   formatNumber,
-  hashOf,
   nextLoss,
   SIMULATED_SECONDS,
   STRAIGHT_IN,
@@ -10,20 +10,31 @@ import {
   type ThresholdTrial,
 } from '@gullwind/core';
 import { Box, Button, LinearProgress, Typography } from '@mui/material';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useSettings } from '../../../app/useSettings';
 import { useLongWork } from '../../../workers/useLongWork';
 import type { ListenProps } from '../listenProps';
-import { ENOUGH_TRIALS } from '../sayHearing';
+import {
+  keptThreshold,
+  thresholdAnswered,
+  thresholdVoice,
+  type ThresholdRunNow,
+  type Which,
+} from '../model/trials';
+import { ENOUGH_TRIALS } from '../model/sayHearing';
 import { usePlayer } from '../useListening';
 import { newSeed, useKeepHearing, useListener } from './listener';
 import { ListenerField } from './ListenerField';
 
+/** What is begun of a run. */
+const THRESHOLD = draftKey('listen', 'threshold');
+const NONE: readonly ThresholdTrial[] = [];
+
 /** The least loss of treble that somebody hears: which of two has less, again and again, nearer and nearer. */
 export function ThresholdRun(props: ListenProps) {
   const [listener, setListener] = useListener();
-  const [isOn, setOn] = useState(false);
+  const [isOn, setOn] = useDraft(draftKey(THRESHOLD, 'isOn'), false);
   const [ended, setEnded] = useState<readonly ThresholdTrial[] | null>(null);
   if (isOn)
     return (
@@ -31,7 +42,7 @@ export function ThresholdRun(props: ListenProps) {
         {...props}
         listener={listener}
         onEnd={(trials) => {
-          setOn(false);
+          dropDrafts(THRESHOLD);
           setEnded(trials);
         }}
       />
@@ -58,11 +69,13 @@ interface RunProps extends ListenProps {
   readonly onEnd: (trials: readonly ThresholdTrial[]) => void;
 }
 
-type Which = 'first' | 'second';
-
 function useRun({ voices, listening, listener, onEnd }: RunProps) {
-  const seed = useRef(newSeed());
-  const [trials, setTrials] = useState<readonly ThresholdTrial[]>([]);
+  const [fresh] = useState(newSeed);
+  const [seed, keepSeed] = useDraft(draftKey(THRESHOLD, 'seed'), fresh);
+  const [trials, setTrials] = useDraft<readonly ThresholdTrial[]>(
+    draftKey(THRESHOLD, 'trials'),
+    NONE,
+  );
   const keep = useKeepHearing();
   const lossDb = nextLoss(trials);
   const straight = voices.find(({ id }) => id === STRAIGHT_IN);
@@ -80,41 +93,27 @@ function useRun({ voices, listening, listener, onEnd }: RunProps) {
       options: { isMatched: false, speaker: false, clipper: false },
     };
   }, [straight, lossDb, play]);
-  const end = (all: readonly ThresholdTrial[]) => {
-    void keep({
-      listener,
-      kind: 'threshold',
-      rig: null,
-      one: 'straight in',
-      other: 'with less treble',
-      seed: seed.current,
-      planned: THRESHOLD_TRIALS,
-      trials: all,
-      isFinished: all.length >= THRESHOLD_TRIALS,
-      expected: '',
-      model: '',
-      note: '',
-    });
-    onEnd(all);
+  const run = { seed, trials };
+  const end = (ended: ThresholdRunNow) => {
+    void keep(keptThreshold(ended, listener));
+    onEnd(ended.trials);
   };
-  /** Which of the two is the duller one in this trial. */
-  const dullerNow = (): Which =>
-    hashOf(`threshold ${seed.current} ${trials.length}`) % 2 === 0 ? 'first' : 'second';
   const answer = (which: Which) => {
-    if (lossDb === null) return;
-    const all = [...trials, { lossDb, isRight: which === dullerNow() }];
-    if (nextLoss(all) === null) end(all);
-    else setTrials(all);
+    const next = thresholdAnswered(run, which);
+    if (nextLoss(next.trials) === null) return end(next);
+    // What the answers were given to comes along with them.
+    keepSeed(seed);
+    setTrials(next.trials);
   };
-  return { count: trials.length, question, answer, dullerNow, abort: () => end(trials) };
+  return { run, question, answer, abort: () => end(run) };
 }
 
 function Run(props: RunProps) {
-  const { count, question, answer, dullerNow, abort } = useRun(props);
+  const { run, question, answer, abort } = useRun(props);
   const [heard, setHeard] = useState<Which>('first');
   const work = useLongWork('render', question, { begins: true });
   const rendered = work.state.kind === 'done' ? work.state.answer : null;
-  const { toggle, isPlaying } = usePlayer(rendered, heard === dullerNow() ? 'less' : 'whole');
+  const { toggle, isPlaying } = usePlayer(rendered, thresholdVoice(heard, run));
   useHotkeys('1', () => setHeard('first'), { useKey: true });
   useHotkeys('2', () => setHeard('second'), { useKey: true });
   useHotkeys('space', toggle, { preventDefault: true });
@@ -124,15 +123,7 @@ function Run(props: RunProps) {
   };
   return (
     <Box component="section" aria-label="Your threshold" sx={{ maxWidth: 620 }}>
-      <Typography variant="h2" sx={{ fontSize: 22 }}>
-        <span role="status">{`Which has less treble? ${count + 1} of ${THRESHOLD_TRIALS}`}</span>
-      </Typography>
-      <LinearProgress
-        variant="determinate"
-        aria-label="How far the run is"
-        value={(100 * count) / THRESHOLD_TRIALS}
-        sx={{ my: 1 }}
-      />
+      <HowFar count={run.trials.length} />
       <Box role="group" aria-label="Listen to" sx={{ display: 'flex', gap: 1.5, my: 1.5 }}>
         {(['first', 'second'] as const).map((which, i) => (
           <Button
@@ -162,6 +153,20 @@ function Run(props: RunProps) {
     </Box>
   );
 }
+
+const HowFar = ({ count }: { readonly count: number }) => (
+  <>
+    <Typography variant="h2" sx={{ fontSize: 22 }}>
+      <span role="status">{`Which has less treble? ${count + 1} of ${THRESHOLD_TRIALS}`}</span>
+    </Typography>
+    <LinearProgress
+      variant="determinate"
+      aria-label="How far the run is"
+      value={(100 * count) / THRESHOLD_TRIALS}
+      sx={{ my: 1 }}
+    />
+  </>
+);
 
 interface FoundProps {
   readonly trials: readonly ThresholdTrial[];

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { messageOf } from '../../../app/api';
 import { useAddHearingMutation, useListHearingsQuery } from '../../../app/benchApi';
 import { newId } from '../../../app/newId';
-import { UNNAMED } from '../sayHearing';
+import { UNNAMED } from '../model/sayHearing';
 
 const NONE: readonly Hearing[] = [];
 

@@ -2,7 +2,7 @@ import { Box } from '@mui/material';
 import { memo, type Ref } from 'react';
 import type { Analysed } from '../../../workers/useAnalysis';
 import { switchNumbers } from '@gullwind/core';
-import type { Selection } from '../selection';
+import type { Selection } from '../model/selection';
 import { DevicePanel } from './DevicePanel';
 import { DestinationPanel } from './DestinationPanel';
 import { GuitarPanel } from './GuitarPanel';

@@ -10,8 +10,8 @@ import { memo, useCallback, useEffect, useMemo } from 'react';
 import { HatchPattern } from '../../../ui/HatchPattern';
 import { useElementWidth } from '../../../ui/useElementWidth';
 import type { AnalysedWays } from '../../../workers/useAnalysis';
-import { isSame, writeSelection, type Selection } from '../selection';
-import { findInlets, layInlets } from './inlets';
+import { isSame, writeSelection, type Selection } from '../model/selection';
+import { findInlets, layInlets } from '../model/inlets';
 import { RunBreaks } from './RunBreaks';
 import { layNames, unusedTop } from './nameLabels';
 import { INLET_ROW_PX, RUN_HEIGHT } from './runGeometry';
@@ -21,8 +21,8 @@ import { RunStops } from './RunStops';
 import { RunSuspicion } from './RunSuspicion';
 import { RunThread } from './RunThread';
 import { RunWater } from './RunWater';
-import { drawWays, leastWidth, postsOf, type DrawnWay } from './runWays';
-import { switchLinks } from './switchLinks';
+import { drawWays, leastWidth, postsOf, type DrawnWay } from '../model/runWays';
+import { switchLinks } from '../model/switchLinks';
 import { useRunDrag } from './useRunDrag';
 
 export interface RunProps {

@@ -1,6 +1,6 @@
 import { findCable, formatStripLength, nameSpot, type StopSummary } from '@gullwind/core';
 import { useTheme } from '@mui/material';
-import { selectStop } from '../selection';
+import { selectStop } from '../model/selection';
 import { LINE_Y, type RunPart } from './runGeometry';
 import { RunOption } from './RunOption';
 import type { GripHandlers } from './useRunDrag';

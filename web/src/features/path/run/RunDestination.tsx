@@ -1,6 +1,6 @@
 import type { StopSummary } from '@gullwind/core';
 import { useTheme } from '@mui/material';
-import { selectStop } from '../selection';
+import { selectStop } from '../model/selection';
 import { CHIP_Y, LINE_Y, shorten, type RunPart } from './runGeometry';
 import { RunName } from './RunName';
 import { RunOption } from './RunOption';

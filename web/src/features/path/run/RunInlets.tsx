@@ -1,13 +1,13 @@
 import { findDevice, hasSwitch, isEngaged, nameSpot } from '@gullwind/core';
 import { useTheme } from '@mui/material';
-import type { Selection } from '../selection';
-import type { InletPiece, LaidInlet } from './inlets';
+import type { Selection } from '../model/selection';
+import type { InletPiece, LaidInlet } from '../model/inlets';
 import { CHIP_RADIUS, LINE_Y, type RunPart } from './runGeometry';
 import { RunName } from './RunName';
 import { RunOption } from './RunOption';
 import { FootSwitch } from './FootSwitch';
 import { NumberDisc } from './NumberDisc';
-import type { SwitchLink } from './switchLinks';
+import type { SwitchLink } from '../model/switchLinks';
 
 interface Props extends RunPart {
   readonly inlets: readonly LaidInlet[];

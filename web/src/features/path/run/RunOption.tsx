@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Selection } from '../selection';
+import type { Selection } from '../model/selection';
 import type { RunPart } from './runGeometry';
 
 interface Props extends Pick<RunPart, 'optionId' | 'isSelected'> {

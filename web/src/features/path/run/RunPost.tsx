@@ -13,10 +13,10 @@ import { CHIP_RADIUS, FOOT_SWITCH_Y, LINE_Y, type RunPart } from './runGeometry'
 import { RunName } from './RunName';
 import { RunOption } from './RunOption';
 import type { GripHandlers } from './useRunDrag';
-import type { Post } from './runWays';
+import type { Post } from '../model/runWays';
 import { FootSwitch } from './FootSwitch';
 import { NumberDisc } from './NumberDisc';
-import type { SwitchLink } from './switchLinks';
+import type { SwitchLink } from '../model/switchLinks';
 
 interface Props extends RunPart {
   readonly post: Post;

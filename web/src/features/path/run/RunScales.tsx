@@ -8,7 +8,7 @@ import {
 import { useTheme } from '@mui/material';
 import { CAPTION_Y, SCALE_Y } from './runGeometry';
 import type { Stretch } from './runLayout';
-import { postsOf, type DrawnWay } from './runWays';
+import { postsOf, type DrawnWay } from '../model/runWays';
 
 const BAR_PX = 5;
 const LEAST_SEGMENT_PX = 12;

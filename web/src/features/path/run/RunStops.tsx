@@ -6,8 +6,8 @@ import { CHIP_RADIUS, CHIP_Y, LINE_Y, type RunPart } from './runGeometry';
 import { RunCable } from './RunCable';
 import { assignRows } from './runLayout';
 import { RunPost } from './RunPost';
-import { postsOf, type DrawnWay, type Post } from './runWays';
-import type { SwitchLink } from './switchLinks';
+import { postsOf, type DrawnWay, type Post } from '../model/runWays';
+import type { SwitchLink } from '../model/switchLinks';
 import type { GripHandlers } from './useRunDrag';
 
 interface Props extends RunPart {

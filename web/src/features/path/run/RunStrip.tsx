@@ -7,7 +7,7 @@ import type { AnalysedWays } from '../../../workers/useAnalysis';
 import { BAND_BOTTOM_Y } from './runGeometry';
 import { RunThread } from './RunThread';
 import { RunWater } from './RunWater';
-import { drawWays, postsOf } from './runWays';
+import { drawWays, postsOf } from '../model/runWays';
 
 interface Props {
   readonly rig: Rig;

@@ -1,7 +1,7 @@
 import { useTheme } from '@mui/material';
 import { SOUNDING_FONT } from '../../../app/theme';
 import { LINE_Y } from './runGeometry';
-import type { DrawnWay } from './runWays';
+import type { DrawnWay } from '../model/runWays';
 
 const DEEPEST_PX = 96;
 const HALF_POST_PX = 11;

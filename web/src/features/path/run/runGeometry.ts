@@ -1,5 +1,5 @@
 import type { Rig, UnitSystem } from '@gullwind/core';
-import type { Selection } from '../selection';
+import type { Selection } from '../model/selection';
 
 /// Heights of the Run's layers, px from its top.
 

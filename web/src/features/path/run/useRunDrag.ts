@@ -1,6 +1,6 @@
 import { FIELD_RULES, findCable, rowOf, type Rig } from '@gullwind/core';
 import { useDrag } from '@use-gesture/react';
-import { postsOf, type DrawnWay } from './runWays';
+import { postsOf, type DrawnWay } from '../model/runWays';
 
 type Grip =
   | {

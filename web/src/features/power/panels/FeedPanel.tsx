@@ -24,7 +24,7 @@ import { PartFields, type FieldsOf } from '../../../ui/parts/PartFields';
 import { QuantityField } from '../../../ui/QuantityField';
 import { OutletSetting } from './OutletSetting';
 import { OwnFaults } from './OwnFaults';
-import { sayDrop, sayOutletHead, sayWants, volts } from '../sayPower';
+import { sayDrop, sayOutletHead, sayWants, volts } from '../model/sayPower';
 
 export interface PowerPanelProps {
   readonly rig: Rig;

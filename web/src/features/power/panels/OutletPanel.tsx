@@ -1,7 +1,7 @@
 import { changeFeed, groupIndexOf, hang, outletState, placesOf } from '@gullwind/core';
 import { Typography } from '@mui/material';
 import { ChooseThenAdd } from '../../../ui/ChooseThenAdd';
-import { percent, sayLoad } from '../sayPower';
+import { percent, sayLoad } from '../model/sayPower';
 import { OutletSetting } from './OutletSetting';
 import { OwnFaults } from './OwnFaults';
 import type { PowerPanelProps } from './FeedPanel';

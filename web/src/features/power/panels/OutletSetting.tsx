@@ -1,6 +1,6 @@
 import { settingsOf, type OutletState } from '@gullwind/core';
 import { ChoiceField } from '../../../ui/parts/ChoiceField';
-import { volts } from '../sayPower';
+import { volts } from '../model/sayPower';
 
 interface Props {
   readonly state: OutletState;

@@ -27,7 +27,7 @@ import { OutletLines } from '../../../ui/parts/PlaceLines';
 import { PanelGroup } from '../../../ui/parts/PanelGroup';
 import { PartFields } from '../../../ui/parts/PartFields';
 import { useLongWork } from '../../../workers/useLongWork';
-import { percent, watts } from '../sayPower';
+import { percent, watts } from '../model/sayPower';
 import type { PowerPanelProps } from './FeedPanel';
 
 interface Props extends PowerPanelProps {

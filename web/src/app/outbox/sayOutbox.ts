@@ -1,0 +1,22 @@
+import type { Operation } from './operation';
+
+/** How what is kept stands, in a few words. */
+export interface OutboxSaid {
+  readonly waiting: number;
+  readonly notTaken: number;
+  /** Empty where nothing is kept. */
+  readonly words: string;
+}
+
+const changes = (count: number): string => (count === 1 ? '1 change' : `${count} changes`);
+
+export function sayOutbox(kept: readonly Operation[], isAway: boolean): OutboxSaid {
+  const waiting = kept.filter(({ state }) => state === 'waiting').length;
+  const notTaken = kept.length - waiting;
+  const parts = [
+    ...(waiting > 0 && isAway ? [`server away; ${changes(waiting)} kept in this browser`] : []),
+    ...(waiting > 0 && !isAway ? [`${changes(waiting)} waiting`] : []),
+    ...(notTaken > 0 ? [`${changes(notTaken)} not saved`] : []),
+  ];
+  return { waiting, notTaken, words: parts.join(', ') };
+}

@@ -1,0 +1,1 @@
+export { Assumptions } from './Assumptions';

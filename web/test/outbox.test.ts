@@ -1,0 +1,296 @@
+import type { Problem } from '@gullwind/contract';
+import type { Answer } from '../src/app/http';
+import type { Asked, Operation, OutboxEvent, Write } from '../src/app/outbox/operation';
+import { Outbox } from '../src/app/outbox/outbox';
+
+/// What is written is kept first, sent in order, and never lost or done twice.
+
+interface Args {
+  readonly of: string;
+  readonly says: string;
+  readonly basedOn?: number;
+}
+
+const plain: Write<Args, unknown> = {
+  subject: ({ of }) => of,
+  question: () => ({ path: '/' }),
+  says: ({ says }) => says,
+};
+
+const WRITES: Readonly<Record<string, Write<unknown, unknown>>> = {
+  plain: plain as Write<unknown, unknown>,
+  whole: { ...plain, replaces: true } as Write<unknown, unknown>,
+  based: {
+    ...plain,
+    follow: (args: Args, _: unknown, data: unknown) => ({ ...args, basedOn: data as number }),
+  } as Write<unknown, unknown>,
+  joined: {
+    ...plain,
+    replaces: true,
+    resolve: (_: Args, { detail }: Problem, latest: Args) =>
+      Promise.resolve(
+        detail === 'clash'
+          ? { kind: 'parked' }
+          : { kind: 'again', args: { ...latest, says: `${latest.says} and theirs` } },
+      ),
+  } as Write<unknown, unknown>,
+};
+
+const AWAY: Answer<unknown> = { kind: 'away' };
+const ok = (data: unknown = null): Answer<unknown> => ({ kind: 'ok', data });
+const no = (detail = 'no'): Answer<unknown> => ({
+  kind: 'refused',
+  problem: { detail } as Problem,
+});
+
+/** An outbox whose server answers when it is told to. */
+function begin(stored = new Map<string, Operation>()) {
+  const sent: Operation[] = [];
+  const events: OutboxEvent[] = [];
+  const answers: ((answer: Answer<unknown>) => void)[] = [];
+  const sleepers: { readonly ms: number; readonly wake: () => void }[] = [];
+  let [ids, time] = [stored.size, 1000];
+  const outbox = new Outbox({
+    writes: WRITES,
+    windowId: () => Promise.resolve('w'),
+    newId: () => `o${++ids}`,
+    keep: (operation) => Promise.resolve(void stored.set(operation.id, operation)),
+    forget: (id) => Promise.resolve(void stored.delete(id)),
+    now: () => time,
+    send: (operation) => {
+      // Nothing is sent that is not kept.
+      expect(stored.get(operation.id)?.args).toEqual(operation.args);
+      sent.push(operation);
+      return new Promise((resolve) => answers.push(resolve));
+    },
+    pause: (ms) => new Promise((wake) => sleepers.push({ ms, wake })),
+  });
+  outbox.listen((event) => events.push(event));
+  const settle = () => new Promise((resolve) => setTimeout(resolve, 0));
+  return {
+    outbox,
+    sent,
+    events,
+    stored,
+    sleepers,
+    kinds: () => events.map(({ kind }) => kind),
+    says: () => sent.map(({ args }) => (args as Args).says),
+    answer: async (answer: Answer<unknown>) => {
+      await settle();
+      answers.shift()!(answer);
+      await settle();
+    },
+    /** Everybody who waits goes on. */
+    wake: async (byMs = 20_000) => {
+      await settle();
+      time += byMs;
+      for (const { wake } of sleepers.splice(0)) wake();
+      await settle();
+    },
+    settle,
+  };
+}
+
+const args = (says: string, of = 'a'): Args => ({ of, says });
+
+test('one that is answered is done, and nothing of it is kept', async () => {
+  const { outbox, answer, stored, kinds, sent } = begin();
+  const asked = outbox.ask('plain', args('one'));
+  await answer(ok(7));
+  expect(await asked).toEqual<Asked>({ kind: 'done', data: 7 });
+  expect([...stored.values(), ...outbox.kept]).toEqual([]);
+  expect(kinds()).toEqual(['kept', 'sending', 'done']);
+  expect(sent).toHaveLength(1);
+});
+
+test('of one subject they go in their order, each when the one before it was answered', async () => {
+  const { outbox, answer, says } = begin();
+  void outbox.ask('plain', args('one'));
+  void outbox.ask('plain', args('two'));
+  void outbox.ask('plain', args('elsewhere', 'b'));
+  await answer(ok());
+  expect(says()).toEqual(['one', 'elsewhere', 'two']);
+});
+
+test('while the server is away whoever asked goes on; it is sent again under the same id, with growing pauses', async () => {
+  const { outbox, answer, sent, stored, sleepers, wake } = begin();
+  const asked = outbox.ask('plain', args('one'));
+  await answer(AWAY);
+  expect(await asked).toEqual<Asked>({ kind: 'kept' });
+  expect(outbox.isAway).toBe(true);
+  expect(stored.size).toBe(1);
+  const pauses: number[] = [];
+  for (let i = 0; i < 8; i++) {
+    pauses.push(Math.min(...sleepers.map(({ ms }) => ms)));
+    await wake();
+    await answer(AWAY);
+  }
+  expect(pauses).toEqual([...pauses].sort((a, b) => a - b));
+  expect(pauses[0]).toBeGreaterThanOrEqual(1000);
+  expect(pauses.at(-1)).toBe(15_000);
+  expect(new Set(sent.map(({ id }) => id)).size).toBe(1);
+  await wake();
+  await answer(ok());
+  expect([outbox.isAway, stored.size, outbox.kept.length]).toEqual([false, 0, 0]);
+});
+
+test('who asks of a server that says nothing goes on after a moment', async () => {
+  const { outbox, wake } = begin();
+  const asked = outbox.ask('plain', args('one'));
+  await wake();
+  expect(await asked).toEqual<Asked>({ kind: 'kept' });
+});
+
+test('a refusal goes to whoever asked, and nothing is kept of it', async () => {
+  const { outbox, answer, stored, kinds } = begin();
+  const asked = outbox.ask('plain', args('one'));
+  await answer(no('too long'));
+  expect(await asked).toMatchObject({
+    kind: 'refused',
+    failure: { problem: { detail: 'too long' } },
+  });
+  expect([stored.size, outbox.kept.length]).toEqual([0, 0]);
+  expect(kinds().at(-1)).toBe('refused');
+});
+
+test('a refusal that nobody waits for stays until it is sent again or dropped, and holds nothing up', async () => {
+  const { outbox, answer, stored, sent, wake } = begin();
+  void outbox.ask('plain', args('one'));
+  void outbox.ask('plain', args('two'));
+  await answer(AWAY);
+  await wake();
+  await answer(no('full'));
+  await answer(ok());
+  expect(outbox.kept).toMatchObject([{ state: 'refused', message: 'full', args: { says: 'one' } }]);
+  expect(stored.size).toBe(1);
+  await outbox.again(outbox.kept[0]!.id);
+  await answer(no('full'));
+  // It was another operation that time: the server had said its word to the first.
+  expect(sent.at(-1)!.id).not.toBe(sent[0]!.id);
+  await outbox.putAside(outbox.kept[0]!.id);
+  expect([stored.size, outbox.kept.length]).toEqual([0, 0]);
+});
+
+test('a server that fails again and again at the same thing is not asked for ever', async () => {
+  const { outbox, answer, wake } = begin();
+  void outbox.ask('plain', args('one'));
+  for (let i = 0; i < 5; i++) {
+    await answer({ kind: 'away', status: 500 });
+    await wake();
+  }
+  expect(outbox.kept).toMatchObject([{ state: 'refused' }]);
+});
+
+test('what takes the place of an earlier one does so until that was sent', async () => {
+  const { outbox, answer, says, stored } = begin();
+  void outbox.ask('whole', args('one'), 400);
+  void outbox.ask('whole', args('two'), 400);
+  void outbox.ask('whole', args('three'));
+  await answer(ok());
+  expect(says()).toEqual(['three']);
+  void outbox.ask('whole', args('four'));
+  await new Promise((resolve) => setTimeout(resolve, 0));
+  void outbox.ask('whole', args('five'));
+  void outbox.ask('whole', args('six'));
+  await answer(AWAY);
+  expect(stored.size).toBe(2);
+  expect(says()).toEqual(['three', 'four']);
+});
+
+test('one that rests is sent when nothing took its place for so long', async () => {
+  const { outbox, says, sleepers, wake } = begin();
+  void outbox.ask('whole', args('one'), 400);
+  await new Promise((resolve) => setTimeout(resolve, 0));
+  expect(says()).toEqual([]);
+  expect(sleepers.some(({ ms }) => ms === 400)).toBe(true);
+  await wake(100);
+  expect(says()).toEqual([]);
+  await wake(400);
+  expect(says()).toEqual(['one']);
+});
+
+test('what waits is told of the answer to the one before it', async () => {
+  const { outbox, answer, sent } = begin();
+  void outbox.ask('based', { ...args('one'), basedOn: 1 });
+  void outbox.ask('based', { ...args('two'), basedOn: 1 });
+  await answer(ok(2));
+  expect((sent[1]!.args as Args).basedOn).toBe(2);
+});
+
+test('a refusal that can be resolved goes on as another one, in the place of all that waited', async () => {
+  const { outbox, answer, says, sent, events } = begin();
+  void outbox.ask('joined', args('one'));
+  await new Promise((resolve) => setTimeout(resolve, 0));
+  void outbox.ask('joined', args('two'));
+  await answer(no('stale'));
+  expect(says()).toEqual(['one', 'two and theirs']);
+  expect(sent[0]!.id).not.toBe(sent[1]!.id);
+  expect(events.find(({ kind }) => kind === 'resolved')).toMatchObject({
+    before: { args: { says: 'two' } },
+    operation: { args: { says: 'two and theirs' } },
+  });
+  await answer(ok());
+  expect(outbox.kept).toEqual([]);
+});
+
+test('one that somebody must decide is parked with the latest of what was made, over a reload, too', async () => {
+  const first = begin();
+  void first.outbox.ask('joined', args('one'));
+  await first.settle();
+  void first.outbox.ask('joined', args('two'));
+  await first.answer(no('clash'));
+  expect(first.outbox.of('a')).toMatchObject([{ state: 'parked', args: { says: 'two' } }]);
+  const second = begin(first.stored);
+  second.outbox.load([...first.stored.values()]);
+  await second.settle();
+  expect(second.sent).toEqual([]);
+  // What is written now takes its place.
+  void second.outbox.ask('joined', args('three'));
+  await second.answer(ok());
+  expect([second.stored.size, second.outbox.kept.length]).toEqual([0, 0]);
+});
+
+test('what was kept before is sent first, in its order, under its id', async () => {
+  const first = begin();
+  void first.outbox.ask('plain', args('one'));
+  await first.answer(AWAY);
+  void first.outbox.ask('plain', args('two'));
+  await first.settle();
+  const second = begin(first.stored);
+  second.outbox.load([...first.stored.values()].reverse());
+  void second.outbox.ask('plain', args('three'));
+  for (let i = 0; i < 3; i++) await second.answer(ok());
+  expect(second.says()).toEqual(['one', 'two', 'three']);
+  expect(second.sent[0]!.id).toBe(first.sent[0]!.id);
+  expect(second.stored.size).toBe(0);
+});
+
+test('what was not sent can be dropped; what was is not taken back', async () => {
+  const { outbox, answer, says, stored } = begin();
+  void outbox.ask('whole', args('one'));
+  await new Promise((resolve) => setTimeout(resolve, 0));
+  const asked = outbox.ask('whole', args('two'));
+  await new Promise((resolve) => setTimeout(resolve, 0));
+  await outbox.dropUnsent('a');
+  expect(await asked).toEqual<Asked>({ kind: 'kept' });
+  expect(stored.size).toBe(1);
+  await answer(ok());
+  expect(says()).toEqual(['one']);
+  expect(stored.size).toBe(0);
+});
+
+test('the list of what is kept is the same one until something changes', async () => {
+  const { outbox, answer } = begin();
+  let changes = 0;
+  const stop = outbox.watch(() => changes++);
+  void outbox.ask('plain', args('one'));
+  await new Promise((resolve) => setTimeout(resolve, 0));
+  expect(outbox.kept).toBe(outbox.kept);
+  expect(outbox.kept).toHaveLength(1);
+  await answer(ok());
+  expect(changes).toBe(2);
+  stop();
+  void outbox.ask('plain', args('two'));
+  await new Promise((resolve) => setTimeout(resolve, 0));
+  expect(changes).toBe(2);
+});
