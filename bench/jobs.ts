@@ -18,7 +18,7 @@ const TIMES = amount(15);
 const median = (values: readonly number[]) => values.toSorted((a, b) => a - b)[values.length >> 1]!;
 
 const folder = mkdtempSync(join(tmpdir(), 'gullwind-bench-'));
-const db = await openPglite(join(folder, 'store'), '.cache/pglite-template');
+const db = await openPglite(join(folder, 'store'), { template: '.cache/pglite-template' });
 await migrate(db, await readMigrations('server/src/db/migrations'));
 const first = randomUUID();
 await createRig(db, first, DEMO_RIGS[0]!.rig);

@@ -24,6 +24,7 @@ import { buildsRoutes } from './build/buildsRoutes';
 import type { ChangeFeed } from './changes/changeFeed';
 import { changesRoutes, noteChanges } from './changes/changesRoutes';
 import { RequestDatabase } from './db/requestDatabase';
+import { demandRoomToWrite, type FreeBytes } from './db/room';
 import { answerOnce } from './operations/answerOnce';
 import { offCutRoutes } from './build/offCutRoutes';
 import { rigBuildRoutes } from './build/rigBuildRoutes';
@@ -50,6 +51,8 @@ export interface Backend {
   readonly gate: Gatekeeper | null;
   /** Where large texts pass through. */
   readonly folder: string;
+  /** The room there; null where the database has a disk of its own. */
+  readonly free: FreeBytes | null;
   readonly instruments: Instruments;
 }
 
@@ -101,7 +104,8 @@ function apiWhenReady({ backend, reach }: AppOptions): Router {
   return router;
 }
 
-function apiRoutes({ db: whole, feed, gate, folder, instruments }: Backend, reach: Reach): Router {
+function apiRoutes(backend: Backend, reach: Reach): Router {
+  const { db: whole, feed, gate, folder, free, instruments } = backend;
   const router = Router();
   const db = new RequestDatabase(whole);
   router.use((_request, response, next) => {
@@ -116,6 +120,7 @@ function apiRoutes({ db: whole, feed, gate, folder, instruments }: Backend, reac
   router.use('/session', express.json({ limit: SIGN_IN_LIMIT }), sessionRoutes(gate, reach));
   router.use(demandSession(gate));
   router.get('/docs.json', describeApi());
+  if (free) router.use(demandRoomToWrite(free));
   router.use('/gear', bodiesAtOnce(4), express.json({ limit: GEAR_LIMIT }));
   router.use(express.json({ limit: BODY_LIMIT }));
   router.use('/rigs', pictureBodies());
@@ -131,7 +136,7 @@ function apiRoutes({ db: whole, feed, gate, folder, instruments }: Backend, reac
   router.use('/hearings', hearingsRoutes(db));
   router.use('/hunts', huntsRoutes(db));
   router.use('/settings', settingsRoutes(db));
-  router.use('/workspace', workspaceRoutes(db, folder));
+  router.use('/workspace', workspaceRoutes(db, { folder, free }));
   return router;
 }
 

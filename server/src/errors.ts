@@ -56,8 +56,13 @@ function fromBodyParser(error: { type?: unknown; limit?: unknown }): KnownError 
 const AWAY = /^(08[0-9A-Z]{3}|57P0[1-5]|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT)$/u;
 const AWAY_WORDS = /connection terminated|client has encountered a connection error/iu;
 
-/** A database server that is started anew, or whose connection was lost. */
+/** The disk of the database is full. */
+const FULL = '53100';
+
+/** A database server that is started anew, or whose connection was lost, or whose disk is full. */
 function fromDatabase(error: { code?: unknown; message?: unknown }): KnownError | null {
+  if (error.code === FULL)
+    return new KnownError('no-room', 'The disk of the database is full. Nothing was changed.');
   const isAway =
     (typeof error.code === 'string' && AWAY.test(error.code)) ||
     (typeof error.message === 'string' && AWAY_WORDS.test(error.message));

@@ -11,8 +11,9 @@ import { lockDirectory } from './db/directoryLock';
 import { migrate, readMigrations } from './db/migrate';
 import { nameFeed } from './changes/changeStore';
 import { takeFromOthers } from './db/ownerOnly';
-import { openPglite } from './db/pgliteDatabase';
+import { isDatabase, openPglite } from './db/pgliteDatabase';
 import { openPostgres } from './db/postgresDatabase';
+import { demandRoomToStart, freeBytesIn } from './db/room';
 import { seedDemo } from './demo/seedDemo';
 import { Instruments } from './instruments/instruments';
 import type { ServerOptions } from './options';
@@ -55,8 +56,8 @@ export async function startServer(
   const { publicUrl, proxies, host } = options;
   const reach = { host, publicUrl };
   http.on('request', createApp({ reach, proxies, logger, webFolder: paths.web, backend }));
-  const { db, feed } = await backend;
-  const leaveHouse = keepHouse(db, (error) => logger.error({ err: error }, 'housekeeping'));
+  const { db, feed, free } = await backend;
+  const leaveHouse = keepHouse(db, free, (error) => logger.error({ err: error }, 'housekeeping'));
   return {
     address,
     stop: async () => {
@@ -112,7 +113,10 @@ async function openBackend(options: ServerOptions, paths: ServerPaths): Promise<
   const gate = options.passphrase === null ? null : await Gatekeeper.open(db, options.passphrase);
   const instruments = new Instruments(options.meters, options.sweeps);
   const feed = new ChangeFeed(db);
-  return { db, feed, gate, folder: options.dataFolder, instruments };
+  const { dataFolder: folder, databaseUrl } = options;
+  // Another machine's disk is that one's to look after.
+  const free = databaseUrl ? null : freeBytesIn(folder);
+  return { db, feed, gate, folder, free, instruments };
 }
 
 async function openDatabase(
@@ -121,7 +125,9 @@ async function openDatabase(
 ): Promise<Database> {
   if (databaseUrl) return openPostgres(databaseUrl);
   await takeFromOthers(dataFolder);
-  return openPglite(join(dataFolder, 'store'), template);
+  const store = join(dataFolder, 'store');
+  await demandRoomToStart(dataFolder, isDatabase(store));
+  return openPglite(store, { template });
 }
 
 async function makeServer(tls: ServerOptions['tls']): Promise<Server> {

@@ -1,4 +1,5 @@
 import { EventEmitter } from 'node:events';
+import type { ErrorCode } from '@gullwind/contract';
 import type pg from 'pg';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -13,7 +14,8 @@ import { expectProblem } from './support/expectProblem';
 
 /// A database server that is started anew, or lost, while requests are at work.
 
-const LOST = Object.assign(new Error('terminating connection'), { code: '57P01' });
+const coded = (words: string, code: string) => Object.assign(new Error(words), { code });
+const LOST = coded('terminating connection', '57P01');
 
 test('a connection lost in a transaction is told to who waits, thrown away, and ends nothing', async () => {
   const released: unknown[] = [];
@@ -31,11 +33,12 @@ test('a connection lost in a transaction is told to who waits, thrown away, and 
   expect(client.listenerCount('error')).toBe(0);
 });
 
-test.each<[string, Error]>([
-  ['started anew', LOST],
-  ['not there', Object.assign(new Error('connect'), { code: 'ECONNREFUSED' })],
-  ['cut off', new Error('Connection terminated unexpectedly')],
-])('a database that is %s is answered with 503', async (_, error) => {
+test.each<[string, Error, number, ErrorCode]>([
+  ['started anew', LOST, 503, 'database-away'],
+  ['not there', coded('connect', 'ECONNREFUSED'), 503, 'database-away'],
+  ['cut off', new Error('Connection terminated unexpectedly'), 503, 'database-away'],
+  ['full', coded('could not extend file', '53100'), 507, 'no-room'],
+])('a database that is %s is answered as that', async (_, error, status, code) => {
   const db: Database = {
     query: () => Promise.reject(error),
     transaction: () => Promise.reject(error),
@@ -52,6 +55,7 @@ test.each<[string, Error]>([
         feed: new ChangeFeed(db),
         gate: null,
         folder: '.',
+        free: null,
         instruments: new Instruments([], []),
       }),
     }),
@@ -59,7 +63,7 @@ test.each<[string, Error]>([
   await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve));
   try {
     const url = `http://127.0.0.1:${(http.address() as AddressInfo).port}`;
-    await expectProblem(request(url).get('/api/rigs'), 503, 'database-away');
+    await expectProblem(request(url).get('/api/rigs'), status, code);
   } finally {
     await new Promise((resolve) => http.close(resolve));
   }

@@ -214,13 +214,13 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('on %s', (_, 
     await setRigDeleted(db, id, true);
     await db.query(`update rigs set deleted_at = now() - interval '40 days'`);
     const failures: unknown[] = [];
-    await keepHouse(db, (error) => failures.push(error))();
+    await keepHouse(db, null, (error) => failures.push(error))();
     expect(await names({ removed: true })).toEqual([]);
     const broken: Database = {
       ...db,
       transaction: () => Promise.reject(new Error('away')),
     };
-    await keepHouse(broken, (error) => failures.push(error))();
+    await keepHouse(broken, null, (error) => failures.push(error))();
     expect(failures).toEqual([new Error('away')]);
   });
 });

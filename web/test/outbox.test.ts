@@ -117,7 +117,7 @@ test('while the server is away whoever asked goes on; it is sent again under the
   const asked = outbox.ask('plain', args('one'));
   await answer(AWAY);
   expect(await asked).toEqual<Asked>({ kind: 'kept' });
-  expect(outbox.isAway).toBe(true);
+  expect(outbox.absence).toBe('away');
   expect(stored.size).toBe(1);
   const pauses: number[] = [];
   for (let i = 0; i < 8; i++) {
@@ -131,7 +131,22 @@ test('while the server is away whoever asked goes on; it is sent again under the
   expect(new Set(sent.map(({ id }) => id)).size).toBe(1);
   await wake();
   await answer(ok());
-  expect([outbox.isAway, stored.size, outbox.kept.length]).toEqual([false, 0, 0]);
+  expect([outbox.absence, stored.size, outbox.kept.length]).toEqual([null, 0, 0]);
+});
+
+test('while the disk of the server is full it waits as if the server were away, and is no refusal', async () => {
+  const { outbox, answer, kinds, wake } = begin();
+  const asked = outbox.ask('joined', args('one'));
+  await answer({ kind: 'refused', problem: { code: 'no-room' } as Problem });
+  expect(await asked).toEqual<Asked>({ kind: 'kept' });
+  expect([outbox.absence, outbox.kept[0]!.state]).toEqual(['noRoom', 'waiting']);
+  await wake();
+  await answer(AWAY);
+  expect(outbox.absence).toBe('away');
+  await wake();
+  await answer(ok());
+  expect(outbox.absence).toBeNull();
+  expect(kinds()).not.toContain('refused');
 });
 
 test('who asks of a server that says nothing goes on after a moment', async () => {

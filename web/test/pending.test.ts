@@ -164,12 +164,15 @@ test('what was refused or waits for a decision is not shown as if it were so', (
 test('the mark says how many changes wait, and where', () => {
   const one = waiting('putSettings', {});
   const no = waiting('addTest', {}, 'refused');
-  expect(sayOutbox([], true)).toEqual({ waiting: 0, notTaken: 0, words: '' });
-  expect(sayOutbox([one], false).words).toBe('1 change waiting');
-  expect(sayOutbox([one, one, one], true).words).toBe(
+  expect(sayOutbox([], 'away')).toEqual({ waiting: 0, notTaken: 0, words: '' });
+  expect(sayOutbox([one], null).words).toBe('1 change waiting');
+  expect(sayOutbox([one, one, one], 'away').words).toBe(
     'server away; 3 changes kept in this browser',
   );
-  expect(sayOutbox([one, no, no], false)).toEqual({
+  expect(sayOutbox([one], 'noRoom').words).toBe(
+    'the server’s disk is full; 1 change kept in this browser',
+  );
+  expect(sayOutbox([one, no, no], null)).toEqual({
     waiting: 1,
     notTaken: 2,
     words: '1 change waiting, 2 changes not saved',

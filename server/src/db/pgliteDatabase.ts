@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { PGlite, types, type Transaction } from '@electric-sql/pglite';
 import type { Database, Queryable } from './database';
 import { takeFromOthers } from './ownerOnly';
+import { SyncedFolder } from './syncedFolder';
 
 /** int8 and numeric as numbers, dates as text: the same as on a server. */
 const PARSERS = {
@@ -21,23 +22,38 @@ const START_PARAMETERS = [
   ...['-c', 'wal_sync_method=open_datasync', '-c', 'shared_buffers=16MB'],
 ];
 
+interface EngineOptions {
+  /** A directory of an engine that was closed: to copy it is quicker than to initialise a new one. */
+  readonly template?: string;
+  /** Hears why the engine cannot go on; it would never come back from what it was asked. */
+  readonly panicked?: (reason: string) => void;
+  /** Writes a file through to the disk, by its descriptor. */
+  readonly sync?: (fd: number) => void;
+}
+
+/** True where a directory holds a database already. */
+export const isDatabase = (directory: string): boolean => existsSync(join(directory, 'PG_VERSION'));
+
 /**
  * Opens the embedded engine on a directory, which the caller holds the lock of. A new one is made beside it and
  * moved there when it is whole: a start that was cut off leaves nothing that a later one would take for a database.
- * It is a copy of a template where there is one (a directory of an engine that was closed), which is quicker than
- * initialising it; what the template does not know yet is migrated like any other.
+ * What a template does not know yet is migrated like any other.
  */
-export async function openPglite(directory: string, template?: string): Promise<Database> {
-  if (!existsSync(join(directory, 'PG_VERSION'))) await makeWhole(directory, template);
-  return new PgliteDatabase(await startEngine(directory));
+export async function openPglite(
+  directory: string,
+  options: EngineOptions = {},
+): Promise<Database> {
+  if (!isDatabase(directory)) await makeWhole(directory, options);
+  return new PgliteDatabase(await startEngine(directory, options));
 }
 
-async function makeWhole(directory: string, template?: string): Promise<void> {
+async function makeWhole(directory: string, options: EngineOptions): Promise<void> {
+  const { template } = options;
   const beside = `${directory}.new`;
   await rm(beside, { recursive: true, force: true });
   await mkdir(beside, { recursive: true });
   if (template && existsSync(template)) await cp(template, beside, { recursive: true });
-  else await (await startEngine(beside)).close();
+  else await (await startEngine(beside, options)).close();
   // A copy has the rights of what it was copied from.
   await takeFromOthers(beside);
   // What lies there and is no database is not known to be worthless: it is put aside, not deleted.
@@ -45,12 +61,33 @@ async function makeWhole(directory: string, template?: string): Promise<void> {
   await rename(beside, directory);
 }
 
-const startEngine = (directory: string): Promise<PGlite> =>
+const startEngine = (
+  directory: string,
+  { panicked = endProcess, sync }: EngineOptions,
+): Promise<PGlite> =>
   PGlite.create({
-    dataDir: directory,
+    fs: new SyncedFolder(directory, sync),
     parsers: PARSERS,
     startParams: START_PARAMETERS,
+    onStderr: hearPanic(panicked),
   });
+
+/** Told line by line what the engine says: why it panics, and then that it has aborted. */
+function hearPanic(panicked: (reason: string) => void): (line: string) => boolean {
+  let reason = 'it says no more';
+  return (line) => {
+    reason = /PANIC:\s+(.+)/u.exec(line)?.[1] ?? reason;
+    if (line.startsWith('Aborted(')) panicked(reason);
+    return false;
+  };
+}
+
+function endProcess(reason: string): never {
+  process.stderr.write(
+    `The database cannot go on: ${reason}. What was saved is on the disk; start again when there is room.\n`,
+  );
+  process.exit(1);
+}
 
 class PgliteDatabase implements Database {
   constructor(private readonly engine: PGlite) {}

@@ -1,5 +1,6 @@
 import { DAYS_REMOVED } from '@gullwind/contract';
 import type { Database } from '../db/database';
+import { hasRoom, type FreeBytes } from '../db/room';
 import { forgetChanges } from '../changes/changeStore';
 import { forgetOperations } from '../operations/operationStore';
 import { thinRevisions } from './revisions';
@@ -28,14 +29,20 @@ export async function forgetRemoved(db: Database, now: Date): Promise<number> {
 const EVERY_MS = 6 * 3_600_000;
 
 /**
- * Thins and forgets now and every six hours, one after the other.
+ * Thins and forgets now and every six hours, one after the other; not where the disk has no room for the log of it.
  *
+ * @param free null where the database has a disk of its own
  * @param failed hears of a round that failed; the next one is tried all the same
  * @returns stops it, and waits for a round that is at work
  */
-export function keepHouse(db: Database, failed: (error: unknown) => void): () => Promise<void> {
+export function keepHouse(
+  db: Database,
+  free: FreeBytes | null,
+  failed: (error: unknown) => void,
+): () => Promise<void> {
   let round: Promise<void> = Promise.resolve();
   const work = async () => {
+    if (!(await hasRoom(free))) return;
     const now = new Date();
     await forgetRemoved(db, now);
     await forgetOperations(db, now);

@@ -1,18 +1,30 @@
 import { randomUUID } from 'node:crypto';
 import { mkdir, open, unlink, type FileHandle } from 'node:fs/promises';
 import { join } from 'node:path';
+import { demandRoom, type FreeBytes } from '../db/room';
 import { KnownError } from '../errors';
 
 /// Large texts on their way go through a file, so that nothing waits for whoever reads or sends them.
 
 const PIECE = 2 ** 20;
 
-/** Gathers text and writes it in large pieces. */
+/** Where it passes through. */
+export interface SpoolPlace {
+  /** Made where it is not there. */
+  readonly folder: string;
+  /** The room there; null where nothing else needs it. */
+  readonly free: FreeBytes | null;
+}
+
+/** Gathers text and writes it in large pieces, as long as there is room for more than that. */
 export class Writing {
   private waiting: string[] = [];
   private length = 0;
 
-  constructor(private readonly file: FileHandle) {}
+  constructor(
+    private readonly file: FileHandle,
+    private readonly free: FreeBytes | null = null,
+  ) {}
 
   async write(text: string): Promise<void> {
     this.waiting.push(text);
@@ -21,6 +33,7 @@ export class Writing {
   }
 
   async flush(): Promise<void> {
+    await demandRoom(this.free);
     const text = this.waiting.join('');
     this.waiting = [];
     this.length = 0;
@@ -31,11 +44,10 @@ export class Writing {
 /**
  * Opens a file that nobody else sees and that nothing is left of, however this ends.
  *
- * @param folder made where it is not there
  * @throws KnownError "no-room" where the disk is full
  */
 export async function withSpool<T>(
-  folder: string,
+  { folder }: SpoolPlace,
   work: (file: FileHandle) => Promise<T>,
 ): Promise<T> {
   await mkdir(folder, { recursive: true });

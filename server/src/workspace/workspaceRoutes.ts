@@ -8,25 +8,28 @@ import { Router, type Request } from 'express';
 import type { FileHandle } from 'node:fs/promises';
 import { pipeline } from 'node:stream/promises';
 import type { Database } from '../db/database';
+import { demandRoom, type FreeBytes } from '../db/room';
 import { KnownError } from '../errors';
 import { LINES } from '../guards';
 import { demand } from '../parse';
 import { backUp } from './backUp';
 import { restore } from './restore';
-import { bytesOf, withSpool, Writing } from './spool';
+import { bytesOf, withSpool, Writing, type SpoolPlace } from './spool';
 
 const MOST_BYTES = 8 * 2 ** 30;
+/** How often it is looked for room while a workspace comes in. */
+const LOOK_EVERY_BYTES = 2 ** 20;
 
 /**
- * Both ways go through a file in `folder`: the database is not held up by whoever reads slowly or sends slowly, and
+ * Both ways go through a file: the database is not held up by whoever reads slowly or sends slowly, and
  * nothing of a backup is sent before the whole of it is there.
  */
-export function workspaceRoutes(db: Database, folder: string): Router {
+export function workspaceRoutes(db: Database, place: SpoolPlace): Router {
   const router = Router();
 
   router.get('/', (request, response) =>
-    withSpool(folder, async (file) => {
-      const writing = new Writing(file);
+    withSpool(place, async (file) => {
+      const writing = new Writing(file, place.free);
       await backUp(db, (line) => writing.write(`${line}\n`));
       await writing.flush();
       const { size } = await file.stat();
@@ -41,8 +44,9 @@ export function workspaceRoutes(db: Database, folder: string): Router {
 
   router.post('/', (request, response) => {
     const overwrite = demand(readOverwrite(request.query.overwrite));
-    return withSpool(folder, async (file) => {
-      await receive(request, file);
+    return withSpool(place, async (file) => {
+      await receive(request, file, place.free);
+      await demandRoom(place.free, (await file.stat()).size);
       const result = await restore(db, parts(file), overwrite);
       if (result.kind === 'restored') response.json(result.restored);
       else throw refusalOf(result.kind);
@@ -65,7 +69,7 @@ const refusalOf = (kind: 'notEmpty' | 'busy') =>
 const parts = (file: FileHandle) => rereadWorkspace(bytesOf(file));
 
 /** Takes a workspace in, and looks at all of it before anything is changed. */
-async function receive(request: Request, file: FileHandle): Promise<void> {
+async function receive(request: Request, file: FileHandle, free: FreeBytes | null): Promise<void> {
   if (!request.is(LINES)) throw new KnownError('not-json', `A workspace is sent as ${LINES}.`);
   if ((request.headers['content-encoding'] ?? 'identity') !== 'identity')
     throw new KnownError('not-json', 'A workspace is sent as it is, not packed.');
@@ -77,6 +81,7 @@ async function receive(request: Request, file: FileHandle): Promise<void> {
         'body-too-large',
         `The body is larger than the most, ${MOST_BYTES / 2 ** 30} GiB.`,
       );
+    if (size % LOOK_EVERY_BYTES < piece.length) await demandRoom(free);
     await file.appendFile(piece);
   }
   try {

@@ -35,7 +35,7 @@ export interface Engine {
 
 const pglite: Engine = {
   name: 'PGlite',
-  open: () => openPglite(join(temporaryFolder(), 'store'), TEMPLATE),
+  open: () => openPglite(join(temporaryFolder(), 'store'), { template: TEMPLATE }),
   newUrl: async () => null,
   stop: () => undefined,
 };

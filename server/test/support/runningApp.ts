@@ -6,6 +6,7 @@ import { createApp } from '../../src/app';
 import { ChangeFeed } from '../../src/changes/changeFeed';
 import type { Database } from '../../src/db/database';
 import { openPglite } from '../../src/db/pgliteDatabase';
+import type { FreeBytes } from '../../src/db/room';
 import { Instruments } from '../../src/instruments/instruments';
 import { Gatekeeper } from '../../src/session/passphrase';
 import { openMigrated, TEMPLATE, temporaryFolder } from './databases';
@@ -26,14 +27,17 @@ export async function runApp(
     publicUrl?: URL | null;
     proxies?: readonly string[];
     instruments?: Instruments;
+    /** The room on the disk; without it nobody asks. */
+    free?: FreeBytes | null;
     /** Another engine than the usual one. */
     open?: () => Promise<Database>;
   } = {},
 ): Promise<RunningApp> {
   const { passphrase, webFolder = null, host = '127.0.0.1' } = options;
   const { publicUrl = null, proxies = [], instruments = new Instruments([], []) } = options;
+  const { free = null } = options;
   const folder = temporaryFolder();
-  const usual = () => openPglite(join(folder, 'store'), TEMPLATE);
+  const usual = () => openPglite(join(folder, 'store'), { template: TEMPLATE });
   const db = await openMigrated(options.open ?? usual);
   const gate = passphrase === undefined ? null : await Gatekeeper.open(db, passphrase);
   const feed = new ChangeFeed(db);
@@ -45,7 +49,7 @@ export async function runApp(
       proxies,
       logger,
       webFolder,
-      backend: Promise.resolve({ db, feed, gate, folder, instruments }),
+      backend: Promise.resolve({ db, feed, gate, folder, free, instruments }),
     }),
   );
   await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve));

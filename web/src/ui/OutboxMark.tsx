@@ -14,16 +14,16 @@ import { useOutbox } from '../app/outbox/useOutbox';
 
 /** What this browser keeps for the server: how much, and on a press what. Nothing where nothing is kept. */
 export function OutboxMark() {
-  const { kept, isAway } = useOutbox();
+  const { kept, absence } = useOutbox();
   const [isOpen, setOpen] = useState(false);
-  const { words, notTaken } = sayOutbox(kept, isAway);
+  const { words, notTaken } = sayOutbox(kept, absence);
   // With the last of it the list goes, too.
   if (words === '') return null;
   return (
     <>
       <Button
         size="small"
-        color={isAway || notTaken > 0 ? 'warning' : 'inherit'}
+        color={absence || notTaken > 0 ? 'warning' : 'inherit'}
         onClick={() => setOpen(true)}
         sx={{ fontSize: 13.5, textAlign: 'left', lineHeight: 1.25, px: 0.5, py: 0, minWidth: 0 }}
       >

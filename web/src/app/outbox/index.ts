@@ -13,7 +13,7 @@ import { Outbox, type OutboxWorld } from './outbox';
 import { WRITES, type ArgsOf, type WriteName } from './writes';
 import { pause } from './pause';
 
-export type { Operation, OutboxEvent } from './operation';
+export type { Absence, Operation, OutboxEvent } from './operation';
 export { isShown, withPending, type ShownName } from './pending';
 export type { RigSave } from './unsavedRig';
 export type { ArgsOf, DataOf, WriteName } from './writes';

@@ -44,6 +44,9 @@ export interface Write<Args, _Data> {
   resolve?(args: Args, problem: Problem, latest: Args): Promise<Resolved<Args> | null>;
 }
 
+/** The server does not answer, or its disk is full: what is kept waits until that is over. */
+export type Absence = 'away' | 'noRoom';
+
 /** How far a write is when whoever asked goes on. */
 export type Asked<Data = unknown> =
   | { readonly kind: 'done'; readonly data: Data }

@@ -1,6 +1,6 @@
 import type { Problem } from '@gullwind/contract';
 import type { Answer } from '../http';
-import type { Asked, Operation, OutboxEvent, Resolved, Write } from './operation';
+import type { Absence, Asked, Operation, OutboxEvent, Resolved, Write } from './operation';
 
 /// Everything that the page writes goes through here: kept first, then sent, one after the other for each subject,
 /// until the server has answered. An absence is waited for; a refusal ends it.
@@ -44,7 +44,7 @@ export class Outbox {
   private readonly watchers = new Set<() => void>();
   private last = 0;
   private shown: readonly Operation[] = [];
-  private away = false;
+  private absent: Absence | null = null;
 
   constructor(private readonly world: OutboxWorld) {}
 
@@ -67,7 +67,7 @@ export class Outbox {
     return () => void this.listeners.delete(listener);
   }
 
-  /** Calls back whenever what is kept, or whether the server is away, is another; returns what stops it. */
+  /** Calls back whenever what is kept, or why it waits, is another; returns what stops it. */
   watch = (watcher: () => void): (() => void) => {
     this.watchers.add(watcher);
     return () => void this.watchers.delete(watcher);
@@ -78,9 +78,9 @@ export class Outbox {
     return this.shown;
   }
 
-  /** Whether the server did not answer when it was asked last. */
-  get isAway(): boolean {
-    return this.away;
+  /** Why the server took nothing when it was asked last; null where it did. */
+  get absence(): Absence | null {
+    return this.absent;
   }
 
   /** What is kept of a subject and not refused, the earliest first. */
@@ -223,7 +223,7 @@ export class Outbox {
       }
       const answer = await this.sendHead(head);
       failures = answer.kind === 'away' && answer.status === INTERNAL ? failures + 1 : 0;
-      if (isAbsence(answer) && failures < MOST_FAILURES) {
+      if (absenceOf(answer) && failures < MOST_FAILURES) {
         for (const one of this.queueOf(subject)) one.asker?.({ kind: 'kept' });
         await this.world.pause(pauseMs);
         pauseMs = Math.min(pauseMs * GROWTH, LONGEST_PAUSE_MS);
@@ -240,11 +240,12 @@ export class Outbox {
     const { operation } = head;
     this.tell({ kind: 'sending', operation });
     const answer = await this.world.send(operation);
-    if (this.away !== isAbsence(answer)) {
-      this.away = !this.away;
+    const absence = absenceOf(answer);
+    if (this.absent !== absence) {
+      this.absent = absence;
       this.changed();
     }
-    if (isAbsence(answer))
+    if (absence)
       this.tell({ kind: 'away', operation, signInNeeded: answer.kind === 'signInNeeded' });
     return answer;
   }
@@ -355,7 +356,8 @@ const waitingFrom = (operation: Operation, isSent: boolean, dueAt = 0): Waiting 
   asker: null,
 });
 
-const isAbsence = (
-  answer: Answer<unknown>,
-): answer is Extract<Answer<unknown>, { kind: 'away' | 'signInNeeded' }> =>
-  answer.kind === 'away' || answer.kind === 'signInNeeded';
+/** Why nothing was done, and it is asked again; null where that is an answer. */
+function absenceOf(answer: Answer<unknown>): Absence | null {
+  if (answer.kind === 'away' || answer.kind === 'signInNeeded') return 'away';
+  return answer.kind === 'refused' && answer.problem.code === 'no-room' ? 'noRoom' : null;
+}

@@ -1,12 +1,15 @@
 import { useSyncExternalStore } from 'react';
-import { outbox, type Operation } from '.';
+import { outbox, type Absence, type Operation } from '.';
 
 const keptNow = () => outbox.kept;
-const isAwayNow = () => outbox.isAway;
+const absenceNow = () => outbox.absence;
 
-/** What this browser keeps until the server has answered, and whether the server is away. */
-export function useOutbox(): { readonly kept: readonly Operation[]; readonly isAway: boolean } {
+/** What this browser keeps until the server has answered, and why the server took nothing when it was asked last. */
+export function useOutbox(): {
+  readonly kept: readonly Operation[];
+  readonly absence: Absence | null;
+} {
   const kept = useSyncExternalStore(outbox.watch, keptNow);
-  const isAway = useSyncExternalStore(outbox.watch, isAwayNow);
-  return { kept, isAway };
+  const absence = useSyncExternalStore(outbox.watch, absenceNow);
+  return { kept, absence };
 }

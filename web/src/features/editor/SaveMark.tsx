@@ -26,10 +26,10 @@ const LOOKS = {
 
 /** Whether everything is with the server, in words: the rig, and all else that waits to be sent. */
 export function SaveMark({ save, isKept }: Pick<OpenRig, 'save' | 'isKept'>) {
-  const { kept, isAway } = useOutbox();
+  const { kept, absence } = useOutbox();
   const { Icon, words, color } = LOOKS[isKept && save.kind === 'saved' ? 'kept' : save.kind];
   const others = kept.filter(({ name, state }) => name !== 'saveRig' || state === 'refused');
-  const isListed = others.length > 0 || (isAway && kept.length > 0);
+  const isListed = others.length > 0 || (absence !== null && kept.length > 0);
   return (
     <Box
       role="status"
