@@ -28,6 +28,12 @@ export const ERROR_CATALOGUE = {
   'measurement-not-found': { status: 404, title: 'There is no such measurement' },
   'revision-not-found': { status: 404, title: 'There is no such revision' },
   'restore-running': { status: 409, title: 'Another restore is at work' },
+  'id-taken': { status: 409, title: 'An id in it names something else already' },
+  'counted-out': { status: 409, title: 'It has as many revisions as can be counted' },
+  'not-restorable': {
+    status: 409,
+    title: 'Something here could not be brought back from a backup',
+  },
   'workspace-not-empty': { status: 409, title: 'There is work here already' },
   'operation-reused': { status: 409, title: 'The operation was something else before' },
   'text-not-kept': { status: 422, title: 'Some text in it cannot be kept' },

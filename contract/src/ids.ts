@@ -8,9 +8,9 @@ export const uuid = Joi.string().guid({ version: 'uuidv4' }).lowercase().require
   'string.lowercase': '{{#label}} is “{{#value}}”; it must be in lower case',
 });
 
-/** Far below what a database counts to: there is always a next one. */
-export const MOST_REVISION = 1_000_000_000;
-export const revision = Joi.number().integer().min(1).max(MOST_REVISION).required();
+/** Numbers that grow by one, from one to the next. A database holds it to this, too, so that a backup can be brought back. */
+export const MOST_COUNTED = 2_000_000_000;
+export const revision = Joi.number().integer().min(1).max(MOST_COUNTED).required();
 
 /** The first id that stands in a list twice. */
 export function repeated(ids: readonly string[]): string | null {

@@ -63,7 +63,20 @@ const { kind: _, ...olderRig } = { ...rig, revisions: [] };
 
 test.each<[string, string, RegExp]>([
   ['nothing', '', /not JSON/u],
-  ['null', 'null', /must be of type object/u],
+  ['null', 'null', /does not begin like one/u],
+  ['a list', `[${WHOLE}]`, /does not begin like one/u],
+  ['brackets without end', '[[[[', /does not begin like one/u],
+  ['a deep first line', `{"a":${'['.repeat(100)}`, /file: It is nested deeper than 64/u],
+  [
+    'a deep part',
+    textOf([{ kind: 'rig' }]).replace('"rig"', '[['.repeat(40)),
+    /line 2: It is nested/u,
+  ],
+  [
+    'a part of very many values',
+    `${HEADER_LINE}\n{"kind":[${'1,'.repeat(2 ** 20)}1]}`,
+    /line 2: It holds more than 1,048,576 values/u,
+  ],
   ['half a header', '{"kind":', /file: It is not JSON/u],
   ['a later format', '{"kind":"gullwind-workspace","format":9}', /format: It is 9; this version/u],
   ['no end', WHOLE.slice(0, WHOLE.lastIndexOf('\n')), /cut short/u],
@@ -98,6 +111,39 @@ test.each<[string, string, RegExp]>([
 ])('%s is refused with a sentence', async (_, text, message) => {
   await expect(partsIn(text)).rejects.toThrow(message);
   expect(({} as Record<string, unknown>).a).toBeUndefined();
+});
+
+test('a deep or long string is no depth and holds no values', async () => {
+  const name = `[[{,"\\`.repeat(300_000);
+  const parts = await partsIn(
+    textOf([{ ...rig, document: { name }, unreadable: true }], { rigs: 1 }),
+  );
+  expect((parts[0] as KeptRig).document).toEqual({ name });
+});
+
+/** A file that goes on for as long as somebody reads it. */
+async function* endless(first: string, more: string) {
+  yield new TextEncoder().encode(first);
+  for (;;) {
+    taken += more.length;
+    yield new TextEncoder().encode(more);
+  }
+}
+let taken = 0;
+
+test.each<[string, string, RegExp]>([
+  ['of one line', '{"kind":"gullwind-workspace","rigs":"', /A line is too long: at most 32 MiB/u],
+  ['of an earlier format', '{"kind":"gullwind-workspace",\n', /too large: at most 32 MiB/u],
+  ['with an endless part', `${HEADER_LINE}\n{"kind":"`, /A line is too long: at most 16 MiB/u],
+])('a file %s is read no further than its bound', async (_, first, message) => {
+  taken = 0;
+  const more = `${' '.repeat(2 ** 20 - 1)}${first.endsWith('\n') ? '\n' : 'x'}`;
+  const { readWorkspace } = await import('../src');
+  const reading = (async () => {
+    for await (const _ of readWorkspace(endless(first, more)));
+  })();
+  await expect(reading).rejects.toThrow(message);
+  expect(taken).toBeLessThan(34 * 2 ** 20);
 });
 
 test('bytes that are no text are refused', async () => {

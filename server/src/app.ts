@@ -10,13 +10,8 @@ import type { Database } from './db/database';
 import { openApi } from './api/openApi';
 import { answerErrors, KnownError } from './errors';
 import { gearRoutes } from './gear/gearRoutes';
-import {
-  bodiesAtOnce,
-  checkHostAndOrigin,
-  demandJson,
-  securityHeaders,
-  type Reach,
-} from './guards';
+import { bodiesAtOnce } from './bodiesAtOnce';
+import { checkHostAndOrigin, demandJson, securityHeaders, type Reach } from './guards';
 import { rigRoutes } from './rigs/rigRoutes';
 import type { Gatekeeper } from './session/passphrase';
 import { demandSession, keepSession, sessionRoutes } from './session/sessionRoutes';

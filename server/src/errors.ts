@@ -1,5 +1,6 @@
 import { ERROR_CATALOGUE, type ErrorCode, type Problem } from '@gullwind/contract';
 import type { ErrorRequestHandler, Request, Response } from 'express';
+import { brokenRule } from './db/brokenRule';
 import { idOfAnswer } from './requestId';
 
 /** An error the catalogue knows; anything else is logged and answered as "internal". */
@@ -59,10 +60,12 @@ const AWAY_WORDS = /connection terminated|client has encountered a connection er
 /** The disk of the database is full. */
 const FULL = '53100';
 
-/** A database server that is started anew, or whose connection was lost, or whose disk is full. */
+/** A database that is full or not there, or that holds what was asked to a rule of its own. */
 function fromDatabase(error: { code?: unknown; message?: unknown }): KnownError | null {
   if (error.code === FULL)
     return new KnownError('no-room', 'The disk of the database is full. Nothing was changed.');
+  const broken = brokenRule(error);
+  if (broken) return new KnownError(broken.code, broken.detail);
   const isAway =
     (typeof error.code === 'string' && AWAY.test(error.code)) ||
     (typeof error.message === 'string' && AWAY_WORDS.test(error.message));

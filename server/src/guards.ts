@@ -76,28 +76,6 @@ export const demandJson: RequestHandler = (request, _response, next) => {
   next();
 };
 
-/** So many bodies are read and worked on at once; others wait: all at once would need the memory of all of them. */
-export function bodiesAtOnce(most: number): RequestHandler {
-  let busy = 0;
-  const waiting: (() => void)[] = [];
-  const leave = () => {
-    busy--;
-    waiting.shift()?.();
-  };
-  return (request, response, next) => {
-    if (request.method === 'GET' || request.method === 'HEAD') return next();
-    const enter = () => {
-      busy++;
-      // Who has gone while waiting is let go of.
-      if (response.closed) return leave();
-      response.once('close', leave);
-      next();
-    };
-    if (busy < most) enter();
-    else waiting.push(enter);
-  };
-}
-
 const headers = (scriptSrc: readonly string[]): RequestHandler =>
   helmet({
     contentSecurityPolicy: {

@@ -1,6 +1,7 @@
 import { EventEmitter } from 'node:events';
+import { jest } from '@jest/globals';
 import type { Request, Response } from 'express';
-import { bodiesAtOnce } from '../src/guards';
+import { bodiesAtOnce } from '../src/bodiesAtOnce';
 
 /// How many bodies are worked on at once.
 
@@ -14,8 +15,10 @@ class Answer extends EventEmitter {
 
 function ask(guard: ReturnType<typeof bodiesAtOnce>, method: string) {
   const answer = new Answer();
-  const asked = { answer, isIn: false };
-  guard({ method } as Request, answer as unknown as Response, () => (asked.isIn = true));
+  const socket = { bytesRead: 0, destroy: () => answer.close() };
+  const request = { method, socket, complete: false };
+  const asked = { answer, request, isIn: false };
+  guard(request as unknown as Request, answer as unknown as Response, () => (asked.isIn = true));
   return asked;
 }
 
@@ -34,4 +37,25 @@ test('who has gone while waiting is passed over, and holds up nobody', () => {
   gone.answer.close();
   one.answer.close();
   expect([gone.isIn, next.isIn]).toEqual([false, true]);
+});
+
+test('a body that has stopped coming is cut off once somebody waits; one that comes, or has come, is not', () => {
+  jest.useFakeTimers();
+  try {
+    const guard = bodiesAtOnce(3);
+    const [stalled, slow, whole] = [ask(guard, 'PUT'), ask(guard, 'PUT'), ask(guard, 'PUT')];
+    whole.request.complete = true;
+    jest.advanceTimersByTime(60_000);
+    expect(stalled.answer.closed).toBe(false);
+    const next = ask(guard, 'PUT');
+    for (let second = 0; second < 30; second++) {
+      slow.request.socket.bytesRead += 10;
+      jest.advanceTimersByTime(1000);
+    }
+    expect([stalled, slow, whole].map(({ answer }) => answer.closed)).toEqual([true, false, false]);
+    expect(next.isIn).toBe(true);
+    expect(jest.getTimerCount()).toBe(0);
+  } finally {
+    jest.useRealTimers();
+  }
 });

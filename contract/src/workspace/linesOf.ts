@@ -1,6 +1,6 @@
 /** A line longer than this is none that was written here; the first may hold a file of an earlier format. */
 const LONGEST_LINE = 16 * 2 ** 20;
-const LONGEST_FIRST_LINE = 256 * 2 ** 20;
+export const LONGEST_FIRST_LINE = 32 * 2 ** 20;
 
 /**
  * The lines of a text that comes in pieces of bytes.
@@ -23,6 +23,7 @@ export async function* linesOf(
   let most = LONGEST_FIRST_LINE;
   for await (const piece of pieces) {
     const text = decode(piece);
+    if (most === LONGEST_FIRST_LINE && rest === '') demandObject(text, refuse);
     let from = 0;
     for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', from)) {
       yield rest + text.slice(from, at);
@@ -35,4 +36,10 @@ export async function* linesOf(
   }
   rest += decode();
   if (rest !== '') yield rest;
+}
+
+/** The first thing in it opens an object; with less said, a large file would be read far for nothing. */
+function demandObject(text: string, refuse: (path: string, message: string) => never): void {
+  if (!/^\s*(?:\{|$)/u.test(text))
+    refuse('file', 'This is no backup of Gullwind: it does not begin like one.');
 }

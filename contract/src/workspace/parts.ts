@@ -14,7 +14,7 @@ import { huntShape } from '../hunts';
 import { hearingShape, measurementShape } from '../benchRecords';
 import { cableTestShape, offCutShape, workDoneShape } from '../buildRecords';
 import { readItem } from '../gearSchema';
-import { revision, uuid } from '../ids';
+import { MOST_COUNTED, revision, uuid } from '../ids';
 import { LONGEST_REVISION_NAME } from '../limits';
 import { keptPictureShape, type KeptPicture } from '../photo';
 import { readWith, type Read, type ValueProblem } from '../read';
@@ -151,7 +151,7 @@ export const moment = Joi.string()
 export const revisionName = Joi.string().trim().max(LONGEST_REVISION_NAME).allow(null).required();
 
 const kept = { id: uuid, revision, createdAt: moment, updatedAt: moment };
-export const placeOfItem = Joi.number().integer().min(0).max(2_147_483_647).required();
+export const placeOfItem = Joi.number().integer().min(0).max(MOST_COUNTED).required();
 const count = Joi.number().integer().min(0).required();
 
 const shapes = {
@@ -238,6 +238,20 @@ function readInside(line: Line): Read<Line> {
       return ok;
   }
 }
+
+/** Which part a line is, in words, as far as it can be told from what may be none. */
+export function sayPart(value: unknown): string {
+  const line = Object(value) as Record<string, Record<string, unknown> | string | undefined>;
+  const kind = String(line.kind);
+  const inside = Object(line[INSIDE[kind] ?? kind] ?? line) as Record<string, unknown>;
+  const texts = Object(inside.texts) as Record<string, unknown>;
+  const name = texts.name ?? inside.name ?? inside.step ?? inside.id ?? line.id ?? line.rig;
+  return typeof name === 'string' ? `${kind} “${name.slice(0, LONGEST_SAID)}”` : kind;
+}
+
+const LONGEST_SAID = 80;
+/** Where a line has what it is about. */
+const INSIDE: Readonly<Record<string, string>> = { rig: 'document', gear: 'item' };
 
 /** What a JSON file holds, as far as a look at it tells. */
 export function sortJson(value: unknown): 'workspace' | 'rig' | 'unknown' {

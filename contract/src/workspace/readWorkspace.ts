@@ -1,10 +1,12 @@
 import { saidTwice } from '../ids';
 import type { Read, ValueProblem } from '../read';
-import { linesOf } from './linesOf';
+import { linesOf, LONGEST_FIRST_LINE } from './linesOf';
 import { readOlderWorkspace } from './older';
+import { parseJson } from './parseJson';
 import {
   HEADER_LINE,
   readPart,
+  sayPart,
   WORKSPACE_FORMAT,
   WORKSPACE_KIND,
   type WorkspaceCounts,
@@ -13,7 +15,11 @@ import {
 
 /** What is no workspace, or not a whole one: where, and why. */
 export class WorkspaceRefused extends Error {
-  constructor(readonly problems: readonly ValueProblem[]) {
+  /** @param part which part of it that is, in words; null where it is the file as a whole */
+  constructor(
+    readonly problems: readonly ValueProblem[],
+    readonly part: string | null = null,
+  ) {
     super(problems[0] ? `${problems[0].path}: ${problems[0].message}` : 'It could not be read.');
     this.name = 'WorkspaceRefused';
   }
@@ -24,12 +30,15 @@ const refuse = (path: string, message: string): never => {
 };
 
 /** What this reads in one piece: a file of an earlier format. */
-const MOST_OLDER = 256 * 2 ** 20;
+const MOST_OLDER = LONGEST_FIRST_LINE;
 const LONGEST_HEADER = 1000;
+/** A document has 2 MiB. */
+const MOST_VALUES_OF_PART = 2 ** 20;
+const MOST_VALUES_OF_OLDER = 2 ** 22;
 
 /**
  * The parts of a workspace, one after the other, in memory that does not grow with it (earlier formats up to
- * 256 MiB, in one piece).
+ * 32 MiB, in one piece).
  *
  * @param pieces its bytes in UTF-8, with or without a mark, cut anywhere
  * @throws WorkspaceRefused at the first thing that cannot be restored; what came before is not to be used
@@ -82,6 +91,14 @@ function isHeader(line: string): boolean {
   }
 }
 
+/** A test has an id; a step is done once for its rig, and there is one photograph of it. */
+const idOfDone = (part: Extract<WorkspacePart, { kind: 'test' | 'done' | 'photo' }>): string =>
+  part.kind === 'test'
+    ? part.test.id
+    : part.kind === 'done'
+      ? `${part.rig} ${part.done.step}`
+      : part.rig;
+
 /** Holds the parts of a workspace together: what belongs to what, and whether all of it is there. */
 class Inventory {
   private readonly counts = { rigs: 0, revisions: 0, gear: 0, records: 0 };
@@ -94,7 +111,17 @@ class Inventory {
   take(text: string): WorkspacePart | null {
     const at = `line ${++this.line}`;
     if (this.isEnded) return refuse(at, 'There is something behind its end.');
-    const read = readPart(parsed(text, at));
+    const value = parseJson(text, MOST_VALUES_OF_PART, (message) => refuse(at, message));
+    try {
+      return this.read(value, at);
+    } catch (error) {
+      if (!(error instanceof WorkspaceRefused)) throw error;
+      throw new WorkspaceRefused(error.problems, sayPart(value));
+    }
+  }
+
+  private read(value: unknown, at: string): WorkspacePart | null {
+    const read = readPart(value);
     if (read.kind === 'refused')
       throw new WorkspaceRefused(
         read.problems.map(({ path, message }) => ({ path: `${at}, ${path}`, message })),
@@ -112,7 +139,7 @@ class Inventory {
   private enter(part: WorkspacePart, at: string): void {
     switch (part.kind) {
       case 'rig':
-        this.once(part.id, at);
+        this.once('rig', part.id, at);
         this.rig = { id: part.id, last: 0 };
         this.counts.rigs++;
         break;
@@ -127,35 +154,35 @@ class Inventory {
       case 'done':
       case 'photo':
         if (this.rig?.id !== part.rig) refuse(at, 'What was done stands behind its rig.');
-        if (part.kind === 'test') this.once(part.test.id, at);
-        else this.once(`${part.rig} ${part.kind === 'done' ? part.done.step : '#photo'}`, at);
-        this.counts.records++;
-        break;
+        return this.record(part.kind, idOfDone(part), at);
       case 'offCut':
-        return this.record(part.offCut.id, at);
+        return this.record('offCut', part.offCut.id, at);
       case 'measurement':
-        return this.record(`measurement ${part.measurement.id}`, at);
+        return this.record('measurement', part.measurement.id, at);
       case 'hearing':
-        return this.record(`hearing ${part.hearing.id}`, at);
+        return this.record('hearing', part.hearing.id, at);
       case 'hunt':
-        return this.record(`hunt ${part.hunt.id}`, at);
+        for (const { id } of part.hunt.answers) this.once('answer', id, at);
+        return this.record('hunt', part.hunt.id, at);
       case 'gear':
-        this.once(part.item.id, at);
+        this.once('gear', part.item.id, at);
         this.counts.gear++;
         break;
       case 'settings':
-        this.once('settings', at);
+        this.once('settings', 'settings', at);
     }
   }
 
-  private record(id: string, at: string): void {
-    this.once(id, at);
+  private record(kind: WorkspacePart['kind'], id: string, at: string): void {
+    this.once(kind, id, at);
     this.counts.records++;
   }
 
-  private once(id: string, at: string): void {
-    if (this.seen.has(id)) refuse(at, saidTwice(id));
-    this.seen.add(id);
+  /** Each kind has ids of its own: a rig and a test may have the same one. */
+  private once(kind: WorkspacePart['kind'] | 'answer', id: string, at: string): void {
+    const name = `${kind} ${id}`;
+    if (this.seen.has(name)) refuse(at, saidTwice(id));
+    this.seen.add(name);
   }
 
   private close(said: WorkspaceCounts, at: string): void {
@@ -163,14 +190,6 @@ class Inventory {
     for (const what of ['rigs', 'revisions', 'gear', 'records'] as const)
       if (said[what] !== this.counts[what])
         refuse(at, `It ends with ${said[what]} ${what}; there are ${this.counts[what]}.`);
-  }
-}
-
-function parsed(text: string, at: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return refuse(at, 'It is not JSON: it could not be read to its end.');
   }
 }
 
@@ -186,7 +205,10 @@ async function* older(
       refuse('file', `It is too large: at most ${MOST_OLDER / 2 ** 20} MiB.`);
     all.push(line);
   }
-  const read: Read<readonly WorkspacePart[]> = readOlderWorkspace(parsed(all.join('\n'), 'file'));
+  const value = parseJson(all.join('\n'), MOST_VALUES_OF_OLDER, (message) =>
+    refuse('file', message),
+  );
+  const read: Read<readonly WorkspacePart[]> = readOlderWorkspace(value);
   if (read.kind === 'refused') throw new WorkspaceRefused(read.problems);
   yield* read.value;
   const countOf = (kind: WorkspacePart['kind']) =>

@@ -4,12 +4,16 @@ import express, { Router, type Request } from 'express';
 import { demandRig } from '../rigs/demandRig';
 import type { Database } from '../db/database';
 import { KnownError } from '../errors';
+import { bodiesAtOnce } from '../bodiesAtOnce';
 import { demand } from '../parse';
 import { findPhoto, findPicture, layPhoto, putPhoto, removePhoto } from './photoStore';
-import { reencoded, type Picture } from './picture';
+import { demandShape, reencoded, type Picture } from './picture';
 
 /** Until somebody says where it lies, a picture is so wide, m. */
 const USUAL_WIDTH_M = 0.6;
+
+/** A picture takes fifty times the memory of its file while it is made anew. */
+const PICTURES_AT_ONCE = 2;
 
 /** Reads a picture that is sent and makes it anew: long before anything is written. */
 export function pictureBodies(): Router {
@@ -17,10 +21,13 @@ export function pictureBodies(): Router {
   router
     .route('/:id/photo')
     .put(
+      bodiesAtOnce(PICTURES_AT_ONCE),
       express.raw({ type: [...PICTURE_TYPES], limit: MOST_SENT_BYTES }),
       async (request, response, next) => {
         const bytes: unknown = request.body;
-        response.locals.picture = await reencoded(Buffer.isBuffer(bytes) ? bytes : Buffer.alloc(0));
+        const picture = await reencoded(Buffer.isBuffer(bytes) ? bytes : Buffer.alloc(0));
+        demandShape(picture);
+        response.locals.picture = picture;
         next();
       },
     );

@@ -1,12 +1,23 @@
-import { endLine, HEADER_LINE, readItem, readRig, type WorkspaceCounts } from '@gullwind/contract';
+import {
+  endLine,
+  HEADER_LINE,
+  readRig,
+  readWorkspace,
+  WorkspaceRefused,
+  type WorkspaceCounts,
+} from '@gullwind/contract';
 import { upgradeThing, type GearKind } from '@gullwind/core';
+import type { FileHandle } from 'node:fs/promises';
 import { findHearings, findMeasurements } from '../bench/benchStore';
 import { findOffCuts, findRecords } from '../build/buildStore';
 import { everyHunt } from '../hunts/huntStore';
 import type { Database, Queryable } from '../db/database';
 import { rowsOf } from '../db/rowsOf';
 import { keptPicture } from '../photo/photoStore';
+import type { FreeBytes } from '../db/room';
+import { KnownError } from '../errors';
 import { findSettings } from '../settings/settingsStore';
+import { bytesOf, Writing } from './spool';
 
 /** So many rows are in memory at once: a document may have 2 MiB. */
 const ROWS_AT_ONCE = 40;
@@ -17,6 +28,32 @@ const MOMENT = (column: string) =>
 
 /** Takes lines of a backup, and is waited for. */
 export type TakeLine = (line: string) => Promise<void>;
+
+/**
+ * Writes a backup into a file, and reads it as a restore would.
+ *
+ * @throws KnownError "not-restorable", with the part that would not come back
+ */
+export async function backUpInto(
+  db: Database,
+  file: FileHandle,
+  free: FreeBytes | null,
+): Promise<WorkspaceCounts> {
+  const writing = new Writing(file, free);
+  const counts = await backUp(db, (line) => writing.write(`${line}\n`));
+  await writing.flush();
+  try {
+    for await (const _ of readWorkspace(bytesOf(file)));
+  } catch (error) {
+    if (!(error instanceof WorkspaceRefused)) throw error;
+    const { part, problems } = error;
+    throw new KnownError(
+      'not-restorable',
+      `${part ?? 'The backup'} could not be brought back: ${problems[0]?.message ?? error.message} Change or remove it, then back up again.`,
+    );
+  }
+  return counts;
+}
 
 /** Writes everything that is kept as it is at one moment, line by line. */
 export function backUp(db: Database, take: TakeLine): Promise<WorkspaceCounts> {
@@ -36,19 +73,14 @@ export function backUp(db: Database, take: TakeLine): Promise<WorkspaceCounts> {
   });
 }
 
-/** An entry that could not be put back is none of the list: the list does not hold it. */
 async function backUpGear(tx: Queryable, take: TakeLine): Promise<number> {
   let count = 0;
   const sql =
     'select id, kind, note, thing, qualities, retired, place, revision from gear order by kind, place, name, id';
   for await (const rows of rowsOf<GearRow>(tx, 'gear_rows', sql, ROWS_AT_ONCE)) {
     for (const { place, revision, thing, ...row } of rows) {
-      const item = readItem({ ...row, thing: upgradeThing(row.kind, thing) });
-      if (item.kind === 'refused')
-        throw new Error(
-          `The entry “${row.id}” of the gear list cannot be backed up: ${item.problems[0]!.message} Change or remove it first.`,
-        );
-      await take(JSON.stringify({ kind: 'gear', place, revision, item: item.value }));
+      const item = { ...row, thing: upgradeThing(row.kind, thing) };
+      await take(JSON.stringify({ kind: 'gear', place, revision, item }));
       count++;
     }
   }

@@ -1,7 +1,7 @@
 import type { KeptPhoto, KeptRig, Restored, WorkspacePart } from '@gullwind/contract';
 import type { Database, Queryable } from '../db/database';
 import { putPhoto } from '../photo/photoStore';
-import { reencoded } from '../photo/picture';
+import { broughtBack } from '../photo/picture';
 import { fillListings } from '../rigs/listings';
 import { upgradeRigs } from '../rigs/upgradeRigs';
 
@@ -211,11 +211,11 @@ class Writer {
     return this.counts;
   }
 
-  /** A picture is made anew, as if it were sent: what a file says of it is not believed. */
+  /** A picture that was not made here is made anew, as if it were sent: what a file says of it is not believed. */
   private async putPicture({ rig, photo: { picture, ...lie } }: KeptPhoto): Promise<void> {
     await this.flush();
     this.counts.records++;
-    await putPhoto(this.tx, rig, await reencoded(Buffer.from(picture, 'base64')), lie);
+    await putPhoto(this.tx, rig, await broughtBack(Buffer.from(picture, 'base64')), lie);
   }
 
   /** A revision that nobody has seen: what was seen before is not saved over what is put in its place. */

@@ -2,9 +2,9 @@ import { existsSync } from 'node:fs';
 import { open, rename, rm } from 'node:fs/promises';
 import { readWorkspace, rereadWorkspace, WorkspaceRefused } from '@gullwind/contract';
 import type { Database } from '../db/database';
-import { backUp } from './backUp';
+import { backUpInto } from './backUp';
 import { restore } from './restore';
-import { bytesOf, isFull, Writing } from './spool';
+import { bytesOf, isFull } from './spool';
 
 export type WorkspaceCommand =
   | { readonly kind: 'backup'; readonly file: string }
@@ -27,11 +27,9 @@ async function backUpTo(db: Database, path: string): Promise<string> {
   if (existsSync(path)) throw new Error(`${path} is there already; name another file.`);
   const unfinished = `${path}.unfinished`;
   try {
-    const file = await open(unfinished, 'w');
+    const file = await open(unfinished, 'w+');
     try {
-      const writing = new Writing(file);
-      const counts = await backUp(db, (line) => writing.write(`${line}\n`));
-      await writing.flush();
+      const counts = await backUpInto(db, file, null);
       await file.sync();
       await rename(unfinished, path);
       return `${counts.rigs} rigs with ${counts.revisions} revisions and ${counts.gear} pieces of gear are in ${path}.`;

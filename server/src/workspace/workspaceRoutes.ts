@@ -12,9 +12,9 @@ import { demandRoom, type FreeBytes } from '../db/room';
 import { KnownError } from '../errors';
 import { LINES } from '../guards';
 import { demand } from '../parse';
-import { backUp } from './backUp';
+import { backUpInto } from './backUp';
 import { restore } from './restore';
-import { bytesOf, withSpool, Writing, type SpoolPlace } from './spool';
+import { bytesOf, withSpool, type SpoolPlace } from './spool';
 
 const MOST_BYTES = 8 * 2 ** 30;
 /** How often it is looked for room while a workspace comes in. */
@@ -29,9 +29,7 @@ export function workspaceRoutes(db: Database, place: SpoolPlace): Router {
 
   router.get('/', (request, response) =>
     withSpool(place, async (file) => {
-      const writing = new Writing(file, place.free);
-      await backUp(db, (line) => writing.write(`${line}\n`));
-      await writing.flush();
+      await backUpInto(db, file, place.free);
       const { size } = await file.stat();
       response.setHeader('Content-Length', size);
       response.setHeader('Content-Disposition', `attachment; filename="${nameOfToday()}"`);
