@@ -17,19 +17,18 @@ import { calledInDocs, closed, oneOf, words, yesNo } from './shapes';
 /// Hunts for a fault, as they are sent and kept.
 
 export const MOST_HUNT_ANSWERS = 300;
-const MOST_WEIGHTS = 400;
+export const MOST_HUNT_WEIGHTS = 400;
 const MOST_HUNT_MINUTES = 600;
 const moment = Joi.string().isoDate().required();
 const minutes = Joi.number().min(0).max(MOST_HUNT_MINUTES).required();
 const suspect = Joi.string().max(60);
 
+const factor = Joi.number().min(LEAST_FACTOR).max(LARGEST_FACTOR);
+const order = oneOf(['best', 'usual']);
 const settingFields = {
   comesAndGoes: yesNo,
-  order: oneOf(['best', 'usual']),
-  weights: Joi.object()
-    .pattern(suspect, Joi.number().min(LEAST_FACTOR).max(LARGEST_FACTOR))
-    .max(MOST_WEIGHTS)
-    .required(),
+  order,
+  weights: Joi.object().pattern(suspect, factor).max(MOST_HUNT_WEIGHTS).required(),
   note: words(LONGEST_NOTE),
 };
 const beginningFields = {
@@ -39,12 +38,26 @@ const beginningFields = {
   ...settingFields,
 };
 
-/** A hunt as it is begun, or as it is set while it goes on; when is the server's to say. */
+/** A hunt as it is begun; when is the server's to say. */
 export type SentHunt = Pick<
   Hunt,
   'rig' | 'revision' | 'symptom' | 'comesAndGoes' | 'order' | 'weights' | 'note'
 >;
 export const sentHuntShape: Joi.ObjectSchema<SentHunt> = closed(beginningFields);
+
+/** How a hunt goes on, each part by itself: what is not named stays. A weight of null is the usual one again. */
+export interface HuntSetting {
+  readonly comesAndGoes?: boolean;
+  readonly order?: Hunt['order'];
+  readonly weights?: Readonly<Record<string, number | null>>;
+  readonly note?: string;
+}
+export const huntSettingShape: Joi.ObjectSchema<HuntSetting> = closed({
+  comesAndGoes: yesNo.optional(),
+  order: order.optional(),
+  weights: Joi.object().pattern(suspect, factor.allow(null)).max(MOST_HUNT_WEIGHTS),
+  note: words(LONGEST_NOTE).optional(),
+}).min(1);
 
 const answerFields = {
   test: Joi.string().min(1).max(80).required(),
@@ -89,10 +102,16 @@ export const huntShape: Joi.ObjectSchema<Hunt> = calledInDocs(
       )
       .max(MOST_HUNT_ANSWERS)
       .required(),
-  }),
+  })
+    .custom((hunt: Hunt, helpers) =>
+      (hunt.ending === null) === (hunt.endedAt === null) ? hunt : helpers.error('any.halfEnded'),
+    )
+    .messages({ 'any.halfEnded': 'What came of the hunt and when go together' }),
 );
 
 export const readSentHunt = (value: unknown): Read<SentHunt> => readWith(sentHuntShape, value);
+export const readHuntSetting = (value: unknown): Read<HuntSetting> =>
+  readWith(huntSettingShape, value);
 export const readSentAnswer = (value: unknown): Read<SentAnswer> =>
   readWith(sentAnswerShape, value);
 export const readTakenBack = (value: unknown): Read<{ readonly isTakenBack: boolean }> =>

@@ -101,12 +101,14 @@ export { boardPhotoShape, MOST_KEPT_BYTES, MOST_PIXELS_ACROSS, readPhotoLie } fr
 export type { KeptPicture } from './photo';
 export {
   MOST_HUNT_ANSWERS,
+  MOST_HUNT_WEIGHTS,
+  readHuntSetting,
   readSentAnswer,
   readSentEnding,
   readSentHunt,
   readTakenBack,
 } from './hunts';
-export type { SentAnswer, SentHunt } from './hunts';
+export type { HuntSetting, SentAnswer, SentHunt } from './hunts';
 export { readSentMeasured } from './measured';
 export { readSentHearing, readStruck } from './benchRecords';
 export type { SentHearing, SentMeasurement } from './benchRecords';

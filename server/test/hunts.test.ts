@@ -9,7 +9,8 @@ import {
   demandHunt,
   endHunt,
   findHunts,
-  putHunt,
+  beginHunt,
+  setHunt,
   takeBack,
 } from '../src/hunts/huntStore';
 import { createRig, setRigDeleted } from '../src/rigs/rigStore';
@@ -67,7 +68,7 @@ describe.each(engines().map((engine) => [engine.name, engine] as const))(
 
     test('answers stay in their order, one taken back with them, and one sent twice is one', async () => {
       const id = randomUUID();
-      await putHunt(db, id, BEGUN);
+      await beginHunt(db, id, BEGUN);
       const ids = [randomUUID(), randomUUID(), randomUUID()];
       for (const [i, one] of ids.entries()) await addAnswer(db, id, one, answer(`test${i}`, 'no'));
       await addAnswer(db, id, ids[1]!, answer('another', 'yes'));
@@ -84,7 +85,7 @@ describe.each(engines().map((engine) => [engine.name, engine] as const))(
 
     test('two that answer at once both are heard', async () => {
       const id = randomUUID();
-      await putHunt(db, id, BEGUN);
+      await beginHunt(db, id, BEGUN);
       await Promise.all(
         Array.from({ length: 6 }, (_, i) =>
           addAnswer(db, id, randomUUID(), answer(`t${i}`, 'yes')),
@@ -95,19 +96,44 @@ describe.each(engines().map((engine) => [engine.name, engine] as const))(
 
     test('what began it stays; how it goes on is set', async () => {
       const id = randomUUID();
-      await putHunt(db, id, BEGUN);
-      const set = await putHunt(db, id, {
-        ...BEGUN,
-        symptom: 'hum',
-        order: 'usual',
-        weights: { x: 3 },
-      });
-      expect(set).toMatchObject({ symptom: 'crackle', order: 'usual', weights: { x: 3 } });
+      await beginHunt(db, id, BEGUN);
+      await expect(beginHunt(db, id, { ...BEGUN, symptom: 'hum' })).rejects.toThrow('another hunt');
+      await setHunt(db, id, { note: 'by the window', weights: { x: 3, y: 2 } });
+      await setHunt(db, id, { order: 'usual', weights: { x: null, z: 0.5 } });
+      const set = await beginHunt(db, id, BEGUN);
+      expect(set).toMatchObject({ symptom: 'crackle', order: 'usual', note: 'by the window' });
+      expect(set.weights).toEqual({ ...BEGUN.weights, y: 2, z: 0.5 });
+      expect((await setHunt(db, id, { comesAndGoes: !BEGUN.comesAndGoes })).note).toBe(set.note);
+      const many = Object.fromEntries(Array.from({ length: 400 }, (_, i) => [`s${i}`, 2]));
+      await expect(setHunt(db, id, { weights: many })).rejects.toThrow('at most 400');
+      expect((await demandHunt(db, id)).weights).toEqual(set.weights);
+      await expect(setHunt(db, randomUUID(), { note: 'x' })).rejects.toThrow('no hunt');
+    });
+
+    test('of two that end it otherwise the first is heard; the same sent twice is one', async () => {
+      const id = randomUUID();
+      await beginHunt(db, id, BEGUN);
+      const first = await endHunt(db, id, FOUND);
+      expect(await endHunt(db, id, FOUND)).toEqual(first);
+      const other = { ...FOUND, finding: 'something else' };
+      await expect(endHunt(db, id, other)).rejects.toThrow('ended already');
+      expect((await demandHunt(db, id)).ending).toEqual(FOUND);
+      await endHunt(db, id, null);
+      expect((await endHunt(db, id, other)).ending).toEqual(other);
+    });
+
+    test('an answer under the id of another hunt’s is refused, not dropped', async () => {
+      const [one, two, answerId] = [randomUUID(), randomUUID(), randomUUID()];
+      for (const id of [one, two]) await beginHunt(db, id, BEGUN);
+      await addAnswer(db, one, answerId, answer('t', 'yes'));
+      await expect(addAnswer(db, two, answerId, answer('t', 'yes'))).rejects.toThrow(
+        'another hunt already',
+      );
     });
 
     test('an ended hunt takes no answers until it is taken up again, and asks Build for what it found', async () => {
       const id = randomUUID();
-      await putHunt(db, id, { ...BEGUN, rig, revision: 1 });
+      await beginHunt(db, id, { ...BEGUN, rig, revision: 1 });
       const ended = await endHunt(db, id, FOUND);
       expect(ended.ending).toEqual(FOUND);
       await expect(addAnswer(db, id, randomUUID(), answer('t', 'yes'))).rejects.toThrow('ended');
@@ -134,7 +160,7 @@ describe.each(engines().map((engine) => [engine.name, engine] as const))(
 
     test('no more answers than a backup can hold', async () => {
       const id = randomUUID();
-      await putHunt(db, id, BEGUN);
+      await beginHunt(db, id, BEGUN);
       await db.query(
         `insert into hunt_answers (id, hunt_id, nth, test, outcome, says, minutes, by_whom)
        select gen_random_uuid(), $1, n, 't', 'no', '', 1, '' from generate_series(1, 300) as n`,
@@ -148,7 +174,7 @@ describe.each(engines().map((engine) => [engine.name, engine] as const))(
       const gone = randomUUID();
       await createRig(db, gone, DEMO_RIGS[1]!.rig);
       const id = randomUUID();
-      await putHunt(db, id, { ...BEGUN, rig: gone, revision: 1 });
+      await beginHunt(db, id, { ...BEGUN, rig: gone, revision: 1 });
       expect((await findHunts(db, gone)).map((hunt) => hunt.id)).toEqual([id]);
       await setRigDeleted(db, gone, true);
       expect((await findHunts(db)).some((hunt) => hunt.id === id)).toBe(false);

@@ -9,7 +9,7 @@ import {
 } from '@gullwind/core';
 import request from 'supertest';
 import { editOf, randomRig, recipe } from '../../core/test/rig/randomRig';
-import { putHunt } from '../src/hunts/huntStore';
+import { beginHunt } from '../src/hunts/huntStore';
 import { findRevision, listRevisions, nameRevision, thinRevisions } from '../src/rigs/revisions';
 import { createRig, updateRig } from '../src/rigs/rigStore';
 import { HUNTED } from './support/hunted';
@@ -97,7 +97,7 @@ describe.each(engines().map((engine) => [engine.name, engine] as const))('on %s'
 
   test('a revision at which a hunt began is not thinned', async () => {
     const { id } = await saved([1, 2, 3, 4].map((n) => ({ ...newRig(`rig ${n}`) })));
-    await putHunt(app.db, randomUUID(), { ...HUNTED, rig: id, revision: 2 });
+    await beginHunt(app.db, randomUUID(), { ...HUNTED, rig: id, revision: 2 });
     await app.db.query(
       `update rig_revisions set saved_at = now() - interval '40 days' + revision * interval '1 second'
        where rig_id = $1 and revision < 4`,

@@ -4,7 +4,7 @@ import { newRig, setCableLength, applyEdits, type Rig } from '@gullwind/core';
 import request from 'supertest';
 import { setDone } from '../src/build/buildStore';
 import type { Database } from '../src/db/database';
-import { endHunt, putHunt } from '../src/hunts/huntStore';
+import { endHunt, beginHunt } from '../src/hunts/huntStore';
 import { forgetRemoved, keepHouse } from '../src/rigs/housekeeping';
 import { fillListings } from '../src/rigs/listings';
 import { findRevision, listRevisions, nameRevision, thinRevisions } from '../src/rigs/revisions';
@@ -102,8 +102,8 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('on %s', (_, 
     for (const step of ['cut l1', 'end l1', 'play', 'repair x'])
       await setDone(db, later, { ...done, step });
     await nameRevision(db, later, 1, 'handed over');
-    const open = await putHunt(db, randomUUID(), { ...HUNTED, rig: later, revision: 1 });
-    const over = await putHunt(db, randomUUID(), { ...HUNTED, rig: later, revision: 1 });
+    const open = await beginHunt(db, randomUUID(), { ...HUNTED, rig: later, revision: 1 });
+    const over = await beginHunt(db, randomUUID(), { ...HUNTED, rig: later, revision: 1 });
     await endHunt(db, over.id, ENDED);
     const jobOf = async (name: string) =>
       (await listRigs(db, QUERY)).rigs.find((rig) => rig.name === name)!.job;
@@ -216,13 +216,34 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('on %s', (_, 
     const failures: unknown[] = [];
     await keepHouse(db, null, (error) => failures.push(error))();
     expect(await names({ removed: true })).toEqual([]);
-    const broken: Database = {
-      ...db,
-      transaction: () => Promise.reject(new Error('away')),
-    };
+    const away = () => Promise.reject(new Error('away'));
+    const broken: Database = { query: away, transaction: away, close: away };
     await keepHouse(broken, null, (error) => failures.push(error))();
     expect(failures).toEqual([new Error('away')]);
   });
+});
+
+test('somebody else is heard between one rig and the next while the house is kept', async () => {
+  const ids = Array.from({ length: 40 }, (_, i) => ({ id: `r${i}` }));
+  let busy = true;
+  const heard: number[] = [];
+  let asked = 0;
+  const db = {
+    query: async (sql: string) => (sql.startsWith('select id') ? ids : (asked++, [])),
+    transaction: async (work: (tx: unknown) => unknown) =>
+      work({ query: async () => (asked++, []) }),
+  } as unknown as Database;
+  const listen = () => {
+    heard.push(asked);
+    if (busy) setImmediate(listen);
+  };
+  setImmediate(listen);
+  await forgetRemoved(db, new Date());
+  await thinRevisions(db, new Date());
+  busy = false;
+  expect(asked).toBe(80);
+  const steps = heard.map((at, i) => at - (heard[i - 1] ?? 0));
+  expect(Math.max(...steps)).toBeLessThanOrEqual(2);
 });
 
 test('asked for by its address', async () => {

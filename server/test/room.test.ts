@@ -64,10 +64,11 @@ describe('with a stand-in for the disk', () => {
 
   test('the house is not kept without room', async () => {
     const failures: unknown[] = [];
-    const broken = { ...app.db, transaction: () => Promise.reject(new Error('asked')) };
+    const asked = () => Promise.reject(new Error('asked'));
+    const broken = { query: asked, transaction: asked, close: asked };
     const keep = (bytes: number) =>
       keepHouse(
-        broken as never,
+        broken,
         async () => bytes,
         (error) => failures.push(error),
       )();

@@ -1,4 +1,4 @@
-import { REMEDY, type Hunt, type TraceTest } from '@gullwind/core';
+import { LARGEST_FACTOR, LEAST_FACTOR, REMEDY, type Hunt, type TraceTest } from '@gullwind/core';
 import {
   answerTo,
   askedBefore,
@@ -7,7 +7,7 @@ import {
   outcomeOfKey,
   remedyAnswer,
   sayMinutes,
-  sentHunt,
+  weighed,
 } from '../src/features/trace/model/answering';
 
 /// Answers of a hunt, by press and by key.
@@ -53,11 +53,12 @@ test('what was taken back does not count', () => {
   expect([askedBefore(hunt, 'amp'), askedBefore(hunt, 'board')]).toEqual([2, 0]);
 });
 
-test('what is set goes with all that was set before', () => {
-  expect(sentHunt(hunt, { note: 'other' })).toEqual({
-    ...{ rig: 'r', revision: 3, symptom: 'hum', comesAndGoes: false, order: 'fast' },
-    ...{ weights: { a: 2 }, note: 'other' },
-  });
+test('a suspect is weighed by itself, between the limits, and by the usual weight again', () => {
+  expect(weighed(hunt, 'a', 3)).toEqual({ weights: { a: 6 } });
+  expect(weighed(hunt, 'b', 3)).toEqual({ weights: { b: 3 } });
+  expect(weighed(hunt, 'a', 1 / 2)).toEqual({ weights: { a: null } });
+  expect(weighed(hunt, 'a', 1e9)).toEqual({ weights: { a: LARGEST_FACTOR } });
+  expect(weighed(hunt, 'a', 1e-9)).toEqual({ weights: { a: LEAST_FACTOR } });
 });
 
 test('minutes as a person thinks of them', () => {

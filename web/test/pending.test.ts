@@ -100,8 +100,10 @@ test('settings, measurements, hearings', () => {
   ]);
 });
 
+const HUNT = { rig: 'r', symptom: 'hum', note: '', weights: {} };
+
 describe('hunts', () => {
-  const begun = waiting('putHunt', { id: 'h', hunt: { rig: 'r', symptom: 'hum', note: '' } });
+  const begun = waiting('putHunt', { id: 'h', hunt: HUNT });
   const answered = waiting('addHuntAnswer', { id: 'h', answerId: 'a', answer: { test: 't' } });
 
   test('one that was begun while the server was away is there with its answers', () => {
@@ -125,8 +127,14 @@ describe('hunts', () => {
       ending: null,
       endedAt: null,
     });
-    const noted = waiting('putHunt', { id: 'h', hunt: { note: 'by the window' } });
-    expect(shown('getHunt', hunt, 'h', noted)).toMatchObject({ note: 'by the window' });
+    const noted = waiting('setHunt', { id: 'h', setting: { note: 'by the window' } });
+    expect(shown('getHunt', hunt, 'h', noted)).toEqual({ ...hunt, note: 'by the window' });
+    const weigh = (weights: object) => waiting('setHunt', { id: 'h', setting: { weights } });
+    const weighed = shown('getHunt', hunt, 'h', weigh({ a: 2, b: 3 }), weigh({ a: null, c: 4 }));
+    expect(weighed.weights).toEqual({ ...hunt.weights, b: 3, c: 4 });
+    expect(shown('getHunt', hunt, 'h', begun)).toEqual(hunt);
+    const another = waiting('setHunt', { id: 'q', setting: { note: 'x' } });
+    expect(shown('getHunt', hunt, 'h', another)).toEqual(hunt);
     // What belongs to another hunt changes nothing of this one.
     const elsewhere = waiting('endHunt', { id: 'q', ending: { kind: 'found' } });
     expect(shown('getHunt', hunt, 'h', elsewhere)).toEqual(hunt);

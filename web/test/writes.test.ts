@@ -75,6 +75,13 @@ const ROWS: readonly Row[] = [
   ],
   ['putHunt', { id: 'h', hunt: {} }, 'hunt:h', 'PUT /hunts/h', 'A fault to trace'],
   [
+    'setHunt',
+    { id: 'h', setting: {} },
+    'hunt:h',
+    'PUT /hunts/h/setting',
+    'How a fault search goes on',
+  ],
+  [
     ...(['addHuntAnswer', { id: 'h', answerId: 'a', answer: { says: 'Hum?' } }] as const),
     ...(['hunt:h', 'PUT /hunts/h/answers/a', 'An answer in Trace: Hum?'] as const),
   ],

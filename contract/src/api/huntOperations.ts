@@ -1,4 +1,10 @@
-import { sentAnswerShape, sentEndingShape, sentHuntShape, takenBackShape } from '../hunts';
+import {
+  huntSettingShape,
+  sentAnswerShape,
+  sentEndingShape,
+  sentHuntShape,
+  takenBackShape,
+} from '../hunts';
 import { uuid } from '../ids';
 import { hunt, hunts } from './answers';
 import { READ, type Operation } from './operation';
@@ -20,13 +26,23 @@ export const HUNTS: readonly Operation[] = [
   {
     method: 'put',
     path: '/hunts/{id}',
-    summary:
-      'Begins a hunt under an id of the client’s making, or sets how it goes on: order, weights, note, whether it comes and goes.',
+    summary: 'Begins a hunt under an id of the client’s making; sent twice it is one.',
     params: huntId,
     body: sentHuntShape,
     status: 200,
     answer: hunt,
-    errors: [...READ, 'rig-not-found', 'text-not-kept'],
+    errors: [...READ, 'rig-not-found', 'id-taken', 'text-not-kept'],
+  },
+  {
+    method: 'put',
+    path: '/hunts/{id}/setting',
+    summary:
+      'Sets how a hunt goes on: order, note, whether it comes and goes, single weights (null is the usual one); what is not named stays.',
+    params: huntId,
+    body: huntSettingShape,
+    status: 200,
+    answer: hunt,
+    errors: [...READ, 'hunt-not-found', 'text-not-kept'],
   },
   {
     method: 'get',
@@ -45,7 +61,7 @@ export const HUNTS: readonly Operation[] = [
     body: sentAnswerShape,
     status: 200,
     answer: hunt,
-    errors: [...READ, 'hunt-not-found', 'hunt-ended', 'hunt-full', 'text-not-kept'],
+    errors: [...READ, 'hunt-not-found', 'hunt-ended', 'hunt-full', 'id-taken', 'text-not-kept'],
   },
   {
     method: 'put',
@@ -60,11 +76,12 @@ export const HUNTS: readonly Operation[] = [
   {
     method: 'put',
     path: '/hunts/{id}/ending',
-    summary: 'Ends a hunt with what came of it, or takes it up again (null).',
+    summary:
+      'Ends a hunt with what came of it, or takes it up again (null). One that has ended otherwise stays as it ended.',
     params: huntId,
     body: sentEndingShape,
     status: 200,
     answer: hunt,
-    errors: [...READ, 'hunt-not-found', 'text-not-kept'],
+    errors: [...READ, 'hunt-not-found', 'hunt-ended', 'text-not-kept'],
   },
 ];

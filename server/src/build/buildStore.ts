@@ -1,6 +1,7 @@
 import type { SentDone, SentTest } from '@gullwind/contract';
 import type { BuildRecords, CableTest, OffCut, WorkDone } from '@gullwind/core';
 import type { Queryable } from '../db/database';
+import { KnownError } from '../errors';
 import { findRepairs } from '../hunts/huntStore';
 
 const MOMENT = (column: string) =>
@@ -61,10 +62,11 @@ export async function addTest(
     ],
   );
   const [kept] = await db.query<CableTest>(
-    `select ${TEST_COLUMNS} from cable_tests where id = $1`,
-    [id],
+    `select ${TEST_COLUMNS} from cable_tests where id = $1 and rig_id = $2`,
+    [id, rig],
   );
-  return kept!;
+  if (!kept) throw new KnownError('id-taken', `“${id}” is a test of another rig already.`);
+  return kept;
 }
 
 /** A step as done, or not any more. */

@@ -1,4 +1,10 @@
-import { MOST_HUNT_ANSWERS, type SentAnswer, type SentHunt } from '@gullwind/contract';
+import {
+  MOST_HUNT_ANSWERS,
+  MOST_HUNT_WEIGHTS,
+  type HuntSetting,
+  type SentAnswer,
+  type SentHunt,
+} from '@gullwind/contract';
 import { repairOf, type Hunt, type HuntEnding, type Repair } from '@gullwind/core';
 import type { Database, Queryable } from '../db/database';
 import { KnownError } from '../errors';
@@ -49,19 +55,42 @@ export async function findRepairs(db: Queryable, rig: string): Promise<readonly 
   return hunts.flatMap((hunt) => repairOf(hunt) ?? []);
 }
 
-/** Begins a hunt; of one that there is, sets what may be set while it goes on. */
-export async function putHunt(db: Queryable, id: string, hunt: SentHunt): Promise<Hunt> {
+/** Begins a hunt; sent twice under one id it is one: the first. */
+export async function beginHunt(db: Queryable, id: string, hunt: SentHunt): Promise<Hunt> {
   const { rig, revision, symptom, comesAndGoes, order, weights, note } = hunt;
   await db.query(
     `insert into hunts (id, rig_id, revision, symptom, comes_and_goes, test_order, weights, note)
-     values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8)
-     on conflict (id) do update set comes_and_goes = excluded.comes_and_goes,
-       test_order = excluded.test_order, weights = excluded.weights, note = excluded.note,
-       changed_at = now()`,
+     values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8) on conflict (id) do nothing`,
     [id, rig, revision, symptom, comesAndGoes, order, JSON.stringify(weights), note],
   );
-  return demandHunt(db, id);
+  const kept = await demandHunt(db, id);
+  if (kept.rig !== rig || kept.symptom !== symptom)
+    throw new KnownError('id-taken', `“${id}” is another hunt already. Nothing was changed.`);
+  return kept;
 }
+
+/** Sets how a hunt goes on, each part by itself: two that set different parts of it at once both are heard. */
+export const setHunt = (
+  db: Database,
+  id: string,
+  { comesAndGoes, order, weights, note }: HuntSetting,
+): Promise<Hunt> =>
+  db.transaction(async (tx) => {
+    const [set] = await tx.query<{ weighed: number }>(
+      `update hunts set comes_and_goes = coalesce($2, comes_and_goes), test_order = coalesce($3, test_order),
+         weights = jsonb_strip_nulls(weights || $4::jsonb), note = coalesce($5, note), changed_at = now()
+       where id = $1
+       returning (select count(*)::integer from jsonb_object_keys(weights)) as weighed`,
+      [id, comesAndGoes ?? null, order ?? null, JSON.stringify(weights ?? {}), note ?? null],
+    );
+    if (!set) throw noSuchHunt(id);
+    if (set.weighed > MOST_HUNT_WEIGHTS)
+      throw new KnownError(
+        'invalid-request',
+        `weights: the hunt would have ${set.weighed} of its own, at most ${MOST_HUNT_WEIGHTS}.`,
+      );
+    return demandHunt(tx, id);
+  });
 
 /** Adds an answer at the end; sent twice under one id it is one. */
 export const addAnswer = (
@@ -87,6 +116,12 @@ export const addAnswer = (
        on conflict (id) do nothing`,
       [answerId, id, test, outcome, says, minutes, by],
     );
+    const [kept] = await tx.query('select from hunt_answers where id = $1 and hunt_id = $2', [
+      answerId,
+      id,
+    ]);
+    if (!kept)
+      throw new KnownError('id-taken', `“${answerId}” is an answer of another hunt already.`);
   });
 
 export const takeBack = (
@@ -102,16 +137,31 @@ export const takeBack = (
     );
   });
 
-/** Ends a hunt, or takes it up again. */
-export async function endHunt(db: Database, id: string, ending: HuntEnding | null): Promise<Hunt> {
-  await db.query(
-    `update hunts set ending = $2::jsonb, ended_at = case when $2::jsonb is null then null else now() end,
-       changed_at = now()
-     where id = $1`,
-    [id, ending === null ? null : JSON.stringify(ending)],
-  );
-  return demandHunt(db, id);
-}
+/** Ends a hunt, or takes it up again. One that has ended otherwise stays as it ended. */
+export const endHunt = (db: Database, id: string, ending: HuntEnding | null): Promise<Hunt> =>
+  db.transaction(async (tx) => {
+    const sent = ending === null ? null : JSON.stringify(ending);
+    const [hunt] = await tx.query<{ is_ended: boolean; is_same: boolean }>(
+      `select ended_at is not null as is_ended, ending is not distinct from $2::jsonb as is_same
+       from hunts where id = $1 for update`,
+      [id, sent],
+    );
+    if (!hunt) throw noSuchHunt(id);
+    if (!hunt.is_same) {
+      if (hunt.is_ended && ending !== null)
+        throw new KnownError(
+          'hunt-ended',
+          'The hunt has ended already, otherwise. Take it up again first.',
+        );
+      await tx.query(
+        `update hunts set ending = $2::jsonb, ended_at = case when $2::jsonb is null then null else now() end,
+           changed_at = now()
+         where id = $1`,
+        [id, sent],
+      );
+    }
+    return demandHunt(tx, id);
+  });
 
 /** A change of a hunt that goes on, one after the other. */
 function changed(

@@ -1,4 +1,5 @@
 import {
+  readHuntSetting,
   readRigId,
   readSentAnswer,
   readSentEnding,
@@ -9,7 +10,15 @@ import { Router, type Request } from 'express';
 import { demandRig } from '../rigs/demandRig';
 import type { Database } from '../db/database';
 import { demand } from '../parse';
-import { addAnswer, demandHunt, endHunt, findHunts, putHunt, takeBack } from './huntStore';
+import {
+  addAnswer,
+  beginHunt,
+  demandHunt,
+  endHunt,
+  findHunts,
+  setHunt,
+  takeBack,
+} from './huntStore';
 
 /** Hunts for a fault. */
 export function huntsRoutes(db: Database): Router {
@@ -31,7 +40,11 @@ export function huntsRoutes(db: Database): Router {
     const id = idOf(request);
     const hunt = demand(readSentHunt(request.body));
     if (hunt.rig !== null) await demandRig(db, hunt.rig);
-    response.json(await putHunt(db, id, hunt));
+    response.json(await beginHunt(db, id, hunt));
+  });
+
+  router.put('/:id/setting', async (request, response) => {
+    response.json(await setHunt(db, idOf(request), demand(readHuntSetting(request.body))));
   });
 
   router.put('/:id/answers/:answer', async (request, response) => {

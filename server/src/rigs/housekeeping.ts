@@ -1,29 +1,43 @@
 import { DAYS_REMOVED } from '@gullwind/contract';
-import type { Database } from '../db/database';
+import type { Database, Queryable } from '../db/database';
+import { letOthers } from '../letOthers';
 import { hasRoom, type FreeBytes } from '../db/room';
 import { forgetChanges } from '../changes/changeStore';
 import { forgetOperations } from '../operations/operationStore';
 import { thinRevisions } from './revisions';
 
-/** Lets go of rigs that were taken off the list too long ago to be put back; their revisions are never used again. */
+const LONG_GONE = `deleted_at <= $1::timestamptz - interval '${DAYS_REMOVED} days'`;
+
+/**
+ * Lets go of rigs that were taken off the list too long ago to be put back, one after the other, with everybody else between
+ * them; their revisions are never used again.
+ */
 export async function forgetRemoved(db: Database, now: Date): Promise<number> {
-  return db.transaction(async (tx) => {
-    const gone = await tx.query<{ id: string; revision: number }>(
-      `select id, revision from rigs
-       where deleted_at <= $1::timestamptz - interval '${DAYS_REMOVED} days' for update`,
-      [now.toISOString()],
-    );
-    for (const { id, revision } of gone) {
-      await tx.query('delete from rig_revisions where rig_id = $1', [id]);
-      await tx.query('delete from rigs where id = $1', [id]);
-      await tx.query(
-        `insert into removed (id, revision) values ($1, $2)
-         on conflict (id) do update set revision = greatest(removed.revision, excluded.revision)`,
-        [id, revision],
-      );
-    }
-    return gone.length;
-  });
+  const at = now.toISOString();
+  const old = await db.query<{ id: string }>(`select id from rigs where ${LONG_GONE}`, [at]);
+  let gone = 0;
+  for (const { id } of old) {
+    gone += await db.transaction((tx) => forget(tx, id, at));
+    await letOthers();
+  }
+  return gone;
+}
+
+/** How many that were: none where it was put back meanwhile. */
+async function forget(tx: Queryable, id: string, at: string): Promise<number> {
+  const [rig] = await tx.query<{ revision: number }>(
+    `select revision from rigs where id = $2 and ${LONG_GONE} for update`,
+    [at, id],
+  );
+  if (!rig) return 0;
+  await tx.query('delete from rig_revisions where rig_id = $1', [id]);
+  await tx.query('delete from rigs where id = $1', [id]);
+  await tx.query(
+    `insert into removed (id, revision) values ($1, $2)
+     on conflict (id) do update set revision = greatest(removed.revision, excluded.revision)`,
+    [id, rig.revision],
+  );
+  return 1;
 }
 
 const EVERY_MS = 6 * 3_600_000;

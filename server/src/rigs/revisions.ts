@@ -1,6 +1,7 @@
 import { MOST_REVISIONS, readRig, type RevisionPage } from '@gullwind/contract';
 import type { Rig } from '@gullwind/core';
 import type { Database, Queryable } from '../db/database';
+import { letOthers } from '../letOthers';
 
 /**
  * The latest revisions of a rig, and how many there are.
@@ -89,7 +90,7 @@ const THIN = `
   where kept.rig_id = $1 and kept.revision = thinned.revision and thinned.place > 1
   returning kept.revision`;
 
-/** Thins the revisions of every rig; gives how many went. */
+/** Thins the revisions of every rig, one after the other, with everybody else between them; gives how many went. */
 export async function thinRevisions(db: Database, now: Date): Promise<number> {
   const rigs = await db.query<{ id: string }>(
     `select id from rigs where exists (
@@ -97,6 +98,9 @@ export async function thinRevisions(db: Database, now: Date): Promise<number> {
     [now.toISOString()],
   );
   let gone = 0;
-  for (const { id } of rigs) gone += (await db.query(THIN, [id, now.toISOString()])).length;
+  for (const { id } of rigs) {
+    gone += (await db.query(THIN, [id, now.toISOString()])).length;
+    await letOthers();
+  }
   return gone;
 }

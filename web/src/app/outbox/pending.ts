@@ -1,5 +1,6 @@
 import type {
   GearList,
+  HuntSetting,
   RevisionPage,
   RigPage,
   SentHunt,
@@ -144,9 +145,15 @@ const begun = (id: string, hunt: SentHunt, at: string): Hunt => ({
 /** A hunt that was begun while the server was away is there from its beginning on. */
 function showHunt(hunt: Hunt | undefined, pending: Pending, id: string): Hunt | undefined {
   const { name, args, at } = pending;
-  if (name === 'putHunt' && args.id === id)
-    return hunt ? { ...hunt, ...args.hunt } : begun(id, args.hunt, at);
+  if (name === 'putHunt' && args.id === id) return hunt ?? begun(id, args.hunt, at);
   return hunt && hunt.id === id ? inHunt(hunt, pending) : hunt;
+}
+
+/** A weight of null is the usual one again. */
+function withSetting(hunt: Hunt, { weights = {}, ...rest }: HuntSetting): Hunt {
+  const all = Object.entries({ ...hunt.weights, ...weights });
+  const own = all.filter((one): one is [string, number] => one[1] !== null);
+  return { ...hunt, ...rest, weights: Object.fromEntries(own) };
 }
 
 /** What happens to a hunt that there is. */
@@ -163,6 +170,8 @@ function inHunt(hunt: Hunt, { name, args, at }: Pending): Hunt {
       const taken = (one: HuntAnswer) => (one.id === args.answerId ? { ...one, takenBack } : one);
       return { ...hunt, answers: hunt.answers.map(taken) };
     }
+    case 'setHunt':
+      return args.id === hunt.id ? withSetting(hunt, args.setting) : hunt;
     case 'endHunt':
       return args.id === hunt.id
         ? { ...hunt, ending: args.ending, endedAt: args.ending ? at : null }

@@ -3,6 +3,7 @@ import type {
   SavedRig,
   SentAnswer,
   SentHearing,
+  HuntSetting,
   SentHunt,
   SentMeasurement,
   SentTest,
@@ -194,6 +195,11 @@ const HUNTS = {
     subject: huntOf,
     question: ({ id, hunt }) => put(`/hunts/${id}`, hunt),
     says: () => 'A fault to trace',
+  }),
+  setHunt: write<OfHunt & { readonly setting: HuntSetting }, Hunt>({
+    subject: huntOf,
+    question: ({ id, setting }) => put(`/hunts/${id}/setting`, setting),
+    says: () => 'How a fault search goes on',
   }),
   addHuntAnswer: write<OfHunt & { readonly answerId: string; readonly answer: SentAnswer }, Hunt>({
     subject: huntOf,

@@ -1,6 +1,7 @@
-import { LARGEST_FACTOR, LEAST_FACTOR, type SharedSuspect } from '@gullwind/core';
+import type { SharedSuspect } from '@gullwind/core';
 import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
+import { weighed } from './model/answering';
 import type { HuntHands, HuntNow } from './useHunt';
 
 const FIRST_SHOWN = 8;
@@ -12,11 +13,6 @@ export function SuspectList({ now, hands }: { readonly now: HuntNow; readonly ha
   const { suspects } = now.state;
   const shown = isWhole ? suspects : suspects.slice(0, FIRST_SHOWN);
   const { weights, ending } = now.hunt;
-  const weigh = ({ id }: SharedSuspect, by: number) => {
-    const to = Math.min(LARGEST_FACTOR, Math.max(LEAST_FACTOR, (weights[id] ?? 1) * by));
-    const { [id]: _, ...rest } = weights;
-    hands.set({ weights: Math.abs(to - 1) < 1e-9 ? rest : { ...rest, [id]: to } });
-  };
   return (
     <Box>
       <Typography variant="h2" sx={{ fontSize: 17 }}>
@@ -28,7 +24,7 @@ export function SuspectList({ now, hands }: { readonly now: HuntNow; readonly ha
             key={suspect.id}
             suspect={suspect}
             byHand={weights[suspect.id] ?? 1}
-            onWeigh={ending ? null : (by) => weigh(suspect, by)}
+            onWeigh={ending ? null : (by) => hands.set(weighed(now.hunt, suspect.id, by))}
           />
         ))}
       </Box>

@@ -1,4 +1,4 @@
-import type { SentAnswer, SentHunt } from '@gullwind/contract';
+import type { HuntSetting, SentAnswer } from '@gullwind/contract';
 import {
   huntState,
   type Hunt,
@@ -14,13 +14,12 @@ import {
   useAddHuntAnswerMutation,
   useEndHuntMutation,
   useGetHuntQuery,
-  usePutHuntMutation,
+  useSetHuntMutation,
   useTakeBackAnswerMutation,
 } from '../../app/huntsApi';
 import { newId } from '../../app/newId';
 import { AT_REST_MS, useLatest } from '../../workers/useLatest';
 import { questionsWorker } from '../../workers/workers';
-import { sentHunt } from './model/answering';
 import type { TraceProps } from './traceProps';
 
 /** One hunt with how it stands. */
@@ -63,7 +62,7 @@ export function useExpected({ hunt, trace }: HuntNow): Readonly<Record<Order, nu
 export interface HuntHands {
   readonly answer: (answer: SentAnswer) => void;
   readonly takeBack: (answerId: string, isTakenBack: boolean) => void;
-  readonly set: (change: Partial<SentHunt>) => void;
+  readonly set: (setting: HuntSetting) => void;
   readonly end: (ending: HuntEnding | null) => void;
 }
 
@@ -71,7 +70,7 @@ export function useHuntHands(hunt: Hunt): HuntHands {
   const { enqueueSnackbar } = useSnackbar();
   const [add] = useAddHuntAnswerMutation();
   const [back] = useTakeBackAnswerMutation();
-  const [put] = usePutHuntMutation();
+  const [set] = useSetHuntMutation();
   const [ending] = useEndHuntMutation();
   const tell = useCallback(
     (answered: { readonly error?: unknown }) => {
@@ -83,7 +82,7 @@ export function useHuntHands(hunt: Hunt): HuntHands {
   return {
     answer: (answer) => void add({ id, answerId: newId(), answer }).then(tell),
     takeBack: (answerId, isTakenBack) => void back({ id, answerId, isTakenBack }).then(tell),
-    set: (change) => void put({ id, hunt: sentHunt(hunt, change) }).then(tell),
+    set: (setting) => void set({ id, setting }).then(tell),
     end: (to) => void ending({ id, ending: to }).then(tell),
   };
 }

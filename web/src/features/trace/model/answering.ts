@@ -1,5 +1,7 @@
-import type { SentHunt } from '@gullwind/contract';
+import type { HuntSetting } from '@gullwind/contract';
 import {
+  LARGEST_FACTOR,
+  LEAST_FACTOR,
   REMEDY,
   type Hunt,
   type HuntAnswer,
@@ -46,10 +48,10 @@ export const lastCounted = ({ answers }: Pick<Hunt, 'answers'>): HuntAnswer | nu
 export const askedBefore = ({ answers }: Pick<Hunt, 'answers'>, test: string): number =>
   answers.filter((one) => one.test === test && one.takenBack === null).length;
 
-/** A hunt as it is sent when something of it is set otherwise. */
-export function sentHunt(hunt: Hunt, change: Partial<SentHunt>): SentHunt {
-  const { rig, revision, symptom, comesAndGoes, order, weights, note } = hunt;
-  return { rig, revision, symptom, comesAndGoes, order, weights, note, ...change };
+/** A suspect is made so many times as likely as it was by hand; close to the usual weight it has that again. */
+export function weighed({ weights }: Pick<Hunt, 'weights'>, id: string, by: number): HuntSetting {
+  const to = Math.min(LARGEST_FACTOR, Math.max(LEAST_FACTOR, (weights[id] ?? 1) * by));
+  return { weights: { [id]: Math.abs(to - 1) < 1e-9 ? null : to } };
 }
 
 /** Minutes of a test as a person thinks of them. */
