@@ -112,7 +112,12 @@ export type { HuntSetting, SentAnswer, SentHunt } from './hunts';
 export { readSentMeasured } from './measured';
 export { readSentHearing, readStruck } from './benchRecords';
 export type { SentHearing, SentMeasurement } from './benchRecords';
-export { readMeterQuestion, readSweepQuestion, readTruthQuestion } from './instruments';
+export {
+  readMeterQuestion,
+  readSweepQuestion,
+  readTruthAnswer,
+  readTruthQuestion,
+} from './instruments';
 export type {
   ConnectedThing,
   Instrument,

@@ -214,3 +214,10 @@ export interface TruthAnswer {
   readonly values: Readonly<Record<string, number>>;
   readonly fault: HiddenFaultOfCable | null;
 }
+
+export const truthAnswerShape: Joi.ObjectSchema<TruthAnswer> = closed({
+  values: Joi.object().pattern(Joi.string().max(40), Joi.number()).max(40).required(),
+  fault: oneOf(['shorted', 'open', 'swapped', null]),
+});
+export const readTruthAnswer = (value: unknown): Read<TruthAnswer> =>
+  readWith(truthAnswerShape, value);

@@ -10,7 +10,7 @@ import {
 } from '../buildRecords';
 import { huntShape } from '../hunts';
 import { hearingShape, measurementShape } from '../benchRecords';
-import { instrumentShape } from '../instruments';
+import { instrumentShape, truthAnswerShape } from '../instruments';
 import { ERROR_CATALOGUE } from '../errorCatalogue';
 import { ITEM_SHAPES } from '../gearSchema';
 import { revision, uuid } from '../ids';
@@ -119,10 +119,7 @@ export const sweepAnswer = closed({
   frequencyHz: numbers,
   levelDb: numbers,
 });
-export const truthAnswer = closed({
-  values: Joi.object().pattern(Joi.string(), Joi.number()).required(),
-  fault: oneOf(['shorted', 'open', 'swapped', null]),
-});
+export const truthAnswer = truthAnswerShape;
 export const measurement = measurementShape;
 export const measurements = closed({ measurements: list(measurementShape) });
 export const hearing = hearingShape;

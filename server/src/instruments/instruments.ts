@@ -1,11 +1,12 @@
-import type {
-  Instrument,
-  MeterAnswer,
-  MeterQuestion,
-  SweepAnswer,
-  SweepQuestion,
-  TruthAnswer,
-  ConnectedThing,
+import {
+  readTruthAnswer,
+  type Instrument,
+  type MeterAnswer,
+  type MeterQuestion,
+  type SweepAnswer,
+  type SweepQuestion,
+  type TruthAnswer,
+  type ConnectedThing,
 } from '@gullwind/contract';
 import { KnownError } from '../errors';
 import {
@@ -22,6 +23,9 @@ const SIMULATED = /simulated/iu;
 /** 2σ of the simulated meter. */
 const SIMULATED_SHARE = 0.003;
 const MOST_ERRORS = 20;
+/** So many wait for one instrument, the one that it talks to included. */
+const MOST_WAITING = 4;
+const LONGEST_NAME = 200;
 
 interface Named {
   readonly id: string;
@@ -33,6 +37,7 @@ interface Named {
 export class Instruments {
   private readonly named: readonly Named[];
   private readonly busy = new Map<string, Promise<unknown>>();
+  private readonly waiting = new Map<string, number>();
 
   constructor(
     meters: readonly InstrumentAddress[],
@@ -54,7 +59,7 @@ export class Instruments {
   async measure(id: string, question: MeterQuestion): Promise<MeterAnswer> {
     const { quantity, frequencyHz, isOpenCorrected, connected } = question;
     return this.converse(this.find(id, 'meter'), async (client) => {
-      const instrument = await client.ask('*IDN?');
+      const instrument = await nameOf(client);
       const isSimulated = SIMULATED.test(instrument);
       client.tell('*CLS');
       if (isSimulated) client.tell(`:SIM:CONN ${JSON.stringify(connected)}`);
@@ -74,7 +79,7 @@ export class Instruments {
     { fromHz, toHz, points, connected }: SweepQuestion,
   ): Promise<SweepAnswer> {
     return this.converse(this.find(id, 'sweep'), async (client) => {
-      const instrument = await client.ask('*IDN?');
+      const instrument = await nameOf(client);
       const isSimulated = SIMULATED.test(instrument);
       client.tell('*CLS');
       if (isSimulated) client.tell(`:SIM:CONN ${JSON.stringify(sweptOf(connected))}`);
@@ -85,6 +90,10 @@ export class Instruments {
       const frequencyHz = readNumbers(await client.ask(':CALC:DATA:FREQ?'));
       const levelDb = readNumbers(await client.ask(':CALC:DATA:MLOG?'));
       await noErrors(client);
+      if (frequencyHz.length > points)
+        throw new InstrumentFailure(
+          `It sends ${frequencyHz.length} points; ${points} were asked for.`,
+        );
       if (frequencyHz.length !== levelDb.length)
         throw new InstrumentFailure(
           `It sends ${levelDb.length} levels for ${frequencyHz.length} frequencies.`,
@@ -95,20 +104,20 @@ export class Instruments {
 
   async truth(id: string, connected: ConnectedThing): Promise<TruthAnswer> {
     return this.converse(this.find(id, 'meter'), async (client) => {
-      if (!SIMULATED.test(await client.ask('*IDN?')))
+      if (!SIMULATED.test(await nameOf(client)))
         throw new InstrumentFailure('It is a real one: nothing is hidden in it.');
       client.tell(`:SIM:CONN ${JSON.stringify(connected)}`);
-      const answer = JSON.parse(await client.ask(':SIM:TRUTH?')) as TruthAnswer;
+      const read = readTruthAnswer(JSON.parse(await client.ask(':SIM:TRUTH?')));
       await noErrors(client);
-      return answer;
+      if (read.kind === 'refused')
+        throw new InstrumentFailure('It tells what no simulated instrument hides.');
+      return read.value;
     });
   }
 
   private async look({ id, kind, address }: Named): Promise<Instrument> {
     try {
-      const name = await this.alone(id, () =>
-        talk(address, this.limits, (client) => client.ask('*IDN?')),
-      );
+      const name = await this.alone(id, () => talk(address, this.limits, nameOf));
       return { id, kind, name, isSimulated: SIMULATED.test(name), isReachable: true, problem: '' };
     } catch (error) {
       const problem = `The ${kind} at ${address.host}:${address.port}: ${sayWhy(error)}`;
@@ -138,13 +147,17 @@ export class Instruments {
     }
   }
 
-  /** After whatever is said to the same instrument. */
+  /** After whatever is said to the same instrument; not behind more than a few who wait for it. */
   private alone<T>(id: string, talkNow: () => Promise<T>): Promise<T> {
+    const waiting = this.waiting.get(id) ?? 0;
+    if (waiting >= MOST_WAITING)
+      return Promise.reject(
+        new InstrumentFailure(`${waiting} others wait for it already. Ask again in a moment.`),
+      );
+    this.waiting.set(id, waiting + 1);
     const after = (this.busy.get(id) ?? Promise.resolve()).then(talkNow, talkNow);
-    this.busy.set(
-      id,
-      after.catch(() => undefined),
-    );
+    const isOver = () => this.waiting.set(id, this.waiting.get(id)! - 1);
+    this.busy.set(id, after.then(isOver, isOver));
     return after;
   }
 }
@@ -166,6 +179,10 @@ const sayWhy = (error: unknown): string =>
   error instanceof InstrumentFailure
     ? error.message
     : `It answers what cannot be read (${(error as Error).message.slice(0, 100)}).`;
+
+/** What it calls itself, as far as that is kept. */
+const nameOf = async (client: LineClient): Promise<string> =>
+  (await client.ask('*IDN?')).slice(0, LONGEST_NAME);
 
 /** The first of the parts that a line has: value, loss, state. */
 function readNumber(line: string): number {

@@ -17,11 +17,18 @@ export class InstrumentFailure extends Error {
 export interface LineLimits {
   readonly connectMs: number;
   readonly answerMs: number;
+  /** Of a whole conversation: slow in each answer, it would hold up whoever comes next for minutes. */
+  readonly wholeMs: number;
   /** Of one line. A sweep of 400 points takes 8 KiB. */
   readonly lineBytes: number;
 }
 
-export const LINE_LIMITS: LineLimits = { connectMs: 2000, answerMs: 5000, lineBytes: 64 * 1024 };
+export const LINE_LIMITS: LineLimits = {
+  connectMs: 2000,
+  answerMs: 5000,
+  wholeMs: 30_000,
+  lineBytes: 64 * 1024,
+};
 
 /** Printable ASCII and tabs: anything else is no answer of an instrument. */
 const PRINTABLE = /^[\t\x20-\x7e]*$/u;
@@ -34,11 +41,17 @@ export class LineClient {
   private buffer = Buffer.alloc(0);
   private waiting: ((line: string | InstrumentFailure) => void) | null = null;
   private failure: InstrumentFailure | null = null;
+  private readonly over: NodeJS.Timeout;
 
   private constructor(
     private readonly socket: Socket,
     private readonly limits: LineLimits,
   ) {
+    const { wholeMs } = limits;
+    this.over = setTimeout(
+      () => this.fail(`It was not through within ${wholeMs / 1000} s.`),
+      wholeMs,
+    );
     socket.on('data', (data) => this.take(data));
     socket.on('error', ({ message }) => this.fail(`It broke off: ${message}.`));
     socket.on('close', () => this.fail('It closed the connection.'));
@@ -90,6 +103,7 @@ export class LineClient {
   }
 
   close(): void {
+    clearTimeout(this.over);
     this.failure ??= new InstrumentFailure('The conversation is over.');
     this.socket.destroy();
   }

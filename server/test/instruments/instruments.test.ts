@@ -11,7 +11,7 @@ import { expectProblem } from '../support/expectProblem';
 
 /// Instruments over real sockets: what a good one says, and what a broken one does to the server.
 
-const LIMITS = { connectMs: 500, answerMs: 400, lineBytes: 64 * 1024 };
+const LIMITS = { connectMs: 500, answerMs: 400, wholeMs: 1500, lineBytes: 64 * 1024 };
 const cable = cableOfClass('ordinary', 'l1', entered(5));
 const AT_CABLE = { kind: 'cable', id: 'tideline', piece: '5 m', cable, mayBeFaulty: false };
 const QUESTION = {
@@ -65,6 +65,10 @@ const BROKEN: Readonly<Record<string, Broken>> = {
     named(line, socket);
     if (line.includes('FETC?')) socket.write('1e-9,0,+0\n');
     if (line.includes(':SYST:ERR?')) socket.write('-222,"Data out of range"\n');
+  },
+  'slow in everything': (socket, line) => {
+    const asked = line.split('\n').filter((one) => one.includes('?'));
+    for (const _ of asked) setTimeout(() => socket.write('1e-9,0,+1\n'), 300);
   },
   'a billion bytes': (socket) => flood(socket, FLOOD),
   'a billion bytes in lines': (socket, line) => {
@@ -169,6 +173,7 @@ const WORDS: Readonly<Record<string, RegExp>> = {
   garbage: /answers what is no text/u,
   'no number': /“OVERLOAD” in the place of a number/u,
   'an error queue': /reports: -222,"Data out of range"/u,
+  'slow in everything': /was not through within 1\.5 s/u,
   'a billion bytes': /more than 64 KiB/u,
   // What it sends unasked is taken for its error queue, or is too much: whichever comes first.
   'a billion bytes in lines': /more than 64 KiB|reports/u,
@@ -192,6 +197,45 @@ test('one that is gone is said to be, and all are listed whatever they do', asyn
   const byId = new Map(body.instruments.map((one) => [one.id, one]));
   expect(byId.get('meter')).toMatchObject({ isReachable: true, isSimulated: true, problem: '' });
   expect(byId.get(id)).toMatchObject({ isReachable: false });
+});
+
+test('behind a few who wait for a slow one nobody else waits', async () => {
+  const id = `meter-${names.indexOf('stalled') + 2}`;
+  const answers = await Promise.all(Array.from({ length: 12 }, () => measure(id)));
+  const said = answers.map(({ text }) => (JSON.parse(text) as { detail: string }).detail);
+  expect(said.filter((one) => one.includes('4 others wait for it already'))).toHaveLength(8);
+  expect(said.filter((one) => one.includes('No answer to *IDN?'))).toHaveLength(4);
+  await expectProblem(measure(id), 424, 'instrument-failed');
+});
+
+/** One that is simulated by its name, and answers by a question's words. */
+const telling = async (answers: Readonly<Record<string, string>>) => {
+  const port = await broken((socket, line) => {
+    for (const one of line.split('\n').filter((text) => text.includes('?')))
+      socket.write(`${answers[one.trim()] ?? '+0,"No error"'}\n`);
+  });
+  return { host: '127.0.0.1', port };
+};
+
+test('a name that never ends, more points than were asked for, and a truth that is none', async () => {
+  const points = Array.from({ length: 500 }, (_, i) => i + 1).join(',');
+  const told = await telling({
+    '*IDN?': `Simulated ${'x'.repeat(60_000)}`,
+    ':CALC:DATA:FREQ?': points,
+    ':CALC:DATA:MLOG?': points,
+    ':SIM:TRUTH?': '{"values":{"a":"b"},"fault":null}',
+  });
+  const instruments = new Instruments([told], [told], LIMITS);
+  const [meter] = await instruments.list();
+  expect(meter!.name).toHaveLength(200);
+  const pickup = { kind: 'pickup', id: 'g', guitar: guitarOfClass('brightSingle', 'g1') } as const;
+  const connected = { ...pickup, rLoadOhm: 1e6, addedF: 0 };
+  await expect(
+    instruments.sweep('sweep', { fromHz: 20, toHz: 2e4, points: 400, connected }),
+  ).rejects.toThrow('500 points; 400 were asked for');
+  await expect(instruments.truth('meter', AT_CABLE as never)).rejects.toThrow(
+    'what no simulated instrument hides',
+  );
 });
 
 test('memory does not grow with what it sends', async () => {
