@@ -50,6 +50,8 @@ function copyOfProject() {
   const copy = mkdtempSync(join(tmpdir(), 'gullwind-mutate-'));
   cpSync(ROOT, copy, {
     recursive: true,
+    // Packages are taken for older than the list of them where that is newer.
+    preserveTimestamps: true,
     filter: (path) =>
       !relative(ROOT, path)
         .split(sep)

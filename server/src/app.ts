@@ -11,7 +11,13 @@ import { openApi } from './api/openApi';
 import { answerErrors, KnownError } from './errors';
 import { gearRoutes } from './gear/gearRoutes';
 import { bodiesAtOnce } from './bodiesAtOnce';
-import { checkHostAndOrigin, demandJson, securityHeaders, type Reach } from './guards';
+import {
+  checkHostAndOrigin,
+  demandJson,
+  demandOwnSite,
+  securityHeaders,
+  type Reach,
+} from './guards';
 import { rigRoutes } from './rigs/rigRoutes';
 import type { Gatekeeper } from './session/passphrase';
 import { demandSession, keepSession, sessionRoutes } from './session/sessionRoutes';
@@ -68,7 +74,7 @@ export function createApp(options: AppOptions): Express {
   app.set('trust proxy', [...options.proxies]);
   app.use(nameRequest, logRequests(options.logger));
   app.use(securityHeaders, checkHostAndOrigin(options.reach), compression());
-  app.use('/api', apiWhenReady(options));
+  app.use('/api', demandOwnSite, apiWhenReady(options));
   app.get('/docs/errors', errorsPage);
   if (options.webFolder) app.use(pageRoutes(options.webFolder));
   app.use((request) => {

@@ -87,10 +87,14 @@ function fromRequest(error: { status?: unknown; code?: unknown }): KnownError | 
   return null;
 }
 
-/** What failed, without the values that it failed on. */
-function failureOf(error: unknown) {
+const LONGEST_LOGGED = 2000;
+
+/** What failed, for the log: without the values that it failed on. */
+export function failureOf(error: unknown) {
   const { name, message, stack, code } = (error ?? {}) as Record<string, unknown>;
-  return { type: name, message, stack, code };
+  const cut = (text: unknown) =>
+    text === undefined ? text : String(text).slice(0, LONGEST_LOGGED);
+  return { type: name, message: cut(message), stack: cut(stack), code };
 }
 
 const ID = /[0-9a-f]{8}-[0-9a-f-]{27}/gu;

@@ -48,6 +48,17 @@ export function checkHostAndOrigin({ host: bound, publicUrl }: Reach): RequestHa
   };
 }
 
+/** What a browser says of where a question comes from: a page of this server, or nobody but its user. */
+const OWN_SITES = ['same-origin', 'none'];
+
+/** Pages of other sites ask nothing, not even what only reads: a picture or a script in one sends no Origin. */
+export const demandOwnSite: RequestHandler = (request, _response, next) => {
+  const site = request.headers['sec-fetch-site'];
+  if (site !== undefined && !OWN_SITES.includes(String(site)))
+    throw new KnownError('origin-not-allowed', 'A page of another site may not ask here.');
+  next();
+};
+
 /** Under a public name with TLS a passphrase is not heard that came in without. */
 export function demandTls({ publicUrl }: Reach): RequestHandler {
   return (request, _response, next) => {

@@ -18,9 +18,11 @@ import { seedDemo } from './demo/seedDemo';
 import { Instruments } from './instruments/instruments';
 import type { ServerOptions } from './options';
 import { keepHouse } from './rigs/housekeeping';
+import { failureOf } from './errors';
 import { fillListings } from './rigs/listings';
 import { upgradeRigs } from './rigs/upgradeRigs';
 import { Gatekeeper } from './session/passphrase';
+import { followRestores } from './workspace/followRestores';
 import { runWorkspaceCommand, type WorkspaceCommand } from './workspace/workspaceCommand';
 
 export interface ServerPaths {
@@ -37,6 +39,12 @@ export interface RunningServer {
 
 /** What is in flight when the server stops has so long to end. */
 const GRACE_MS = 2000;
+/** Files and the database need descriptors, too: of 1,024, which is what many systems give, so many are left for them. */
+const MOST_CONNECTIONS = 512;
+/** A request says what it wants within so long, or its place goes to another. */
+const HEAD_WITHIN_MS = 10_000;
+const LOOK_EVERY_MS = 2000;
+const HTTP = { headersTimeout: HEAD_WITHIN_MS, connectionsCheckingInterval: LOOK_EVERY_MS };
 
 /**
  * Locks the data directory, listens, and opens the database; resolves when everything can be used.
@@ -50,6 +58,8 @@ export async function startServer(
   logger: Logger,
 ): Promise<RunningServer> {
   const http = await makeServer(options.tls);
+  http.maxConnections = MOST_CONNECTIONS;
+  const restores = followRestores(http);
   const lock = options.databaseUrl ? null : await lockDirectory(options.dataFolder);
   const address = await listen(http, options);
   const backend = openBackend(options, paths);
@@ -57,7 +67,9 @@ export async function startServer(
   const reach = { host, publicUrl };
   http.on('request', createApp({ reach, proxies, logger, webFolder: paths.web, backend }));
   const { db, feed, free } = await backend;
-  const leaveHouse = keepHouse(db, free, (error) => logger.error({ err: error }, 'housekeeping'));
+  const leaveHouse = keepHouse(db, free, (error) =>
+    logger.error({ err: failureOf(error) }, 'housekeeping'),
+  );
   return {
     address,
     stop: async () => {
@@ -65,7 +77,10 @@ export async function startServer(
       const closed = new Promise((resolve) => http.close(resolve));
       http.closeIdleConnections();
       // Who sends nothing, or half of something, is not waited for.
-      const late = setTimeout(() => http.closeAllConnections(), GRACE_MS);
+      const late = setTimeout(
+        () => void restores.answered().then(() => http.closeAllConnections()),
+        GRACE_MS,
+      );
       await closed;
       clearTimeout(late);
       await leaveHouse();
@@ -131,14 +146,14 @@ async function openDatabase(
 }
 
 async function makeServer(tls: ServerOptions['tls']): Promise<Server> {
-  if (!tls) return createServer();
+  if (!tls) return createServer(HTTP);
   const read = (path: string) =>
     readFile(path).catch((error: Error) => {
       throw new Error(`--tls: ${path} could not be read: ${error.message}`);
     });
   const [cert, key] = [await read(tls.cert), await read(tls.key)];
   try {
-    return createTlsServer({ cert, key });
+    return createTlsServer({ ...HTTP, cert, key });
   } catch (error) {
     throw new Error(
       `--tls: ${tls.cert} and ${tls.key} are no certificate and its key: ${(error as Error).message}`,

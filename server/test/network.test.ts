@@ -121,6 +121,28 @@ describe('ten failures in a quarter of an hour', () => {
     expect((await attempts(app, (k) => `10.0.1.${k}`)).at(-1)).toBe(429);
   });
 
+  test('from many addresses are counted together, and hold up nobody who was here before', async () => {
+    const app = await runApp({ passphrase, proxies: ['127.0.0.1'] });
+    open.push(app);
+    const signIn = (from: string, said: string, cookie = '') =>
+      request(app.url)
+        .post('/api/session')
+        .set('X-Forwarded-For', from)
+        .set('Cookie', cookie)
+        .send({ passphrase: said });
+    const { headers } = await signIn('10.0.0.1', passphrase).expect(200);
+    const cookie = (headers['set-cookie'] as unknown as string[])
+      .map((one) => one.split(';')[0]!)
+      .join('; ');
+    const codes: number[] = [];
+    for (let k = 0; k < 105; k++) codes.push((await signIn(`10.1.0.${k}`, 'wrong')).status);
+    expect(codes.filter((code) => code === 401)).toHaveLength(100);
+    expect(codes.slice(100)).toEqual(Array(5).fill(429));
+    await signIn('10.2.0.1', passphrase).expect(429);
+    await signIn('10.0.0.1', passphrase).expect(200);
+    await signIn('10.2.0.2', passphrase, cookie).expect(200);
+  });
+
   test('do not count what succeeds', async () => {
     const app = await runApp({ passphrase });
     open.push(app);

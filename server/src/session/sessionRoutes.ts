@@ -1,13 +1,15 @@
 import { readSignIn, type SessionState } from '@gullwind/contract';
 import cookieSession from 'cookie-session';
 import { Router, type Request, type RequestHandler } from 'express';
-import { rateLimit } from 'express-rate-limit';
+import { rateLimit, type Options } from 'express-rate-limit';
 import { KnownError } from '../errors';
 import { demandTls, type Reach } from '../guards';
 import { demand } from '../parse';
 import type { Gatekeeper } from './passphrase';
 
+/** Failures within the window: from one address, and from all addresses together that nobody has signed in from. */
 const ATTEMPTS = 10;
+const ATTEMPTS_OF_ALL = 100;
 const WINDOW_MS = 15 * 60_000;
 const SESSION_MS = 30 * 86_400_000;
 
@@ -42,34 +44,49 @@ export function demandSession(gate: Gatekeeper | null): RequestHandler {
   };
 }
 
-export function sessionRoutes(gate: Gatekeeper | null, reach: Reach): Router {
-  const router = Router();
-  const stateOf = (signInNeeded: boolean): SessionState => ({
-    signInNeeded,
-    canSignOut: gate !== null && !signInNeeded,
-  });
-  const limit = rateLimit({
+const MOST_KNOWN = 1000;
+
+const limitFailures = (
+  limit: number,
+  more: Pick<Partial<Options>, 'keyGenerator' | 'skip'>,
+): RequestHandler =>
+  rateLimit({
     windowMs: WINDOW_MS,
-    limit: ATTEMPTS,
+    limit,
     standardHeaders: true,
     legacyHeaders: false,
     skipSuccessfulRequests: true,
     // Who sends what no named proxy said is counted by the address that it comes from.
     validate: { xForwardedForHeader: false },
     handler: () => {
-      throw new KnownError('too-many-attempts', `More than ${ATTEMPTS} attempts in 15 minutes.`);
+      throw new KnownError('too-many-attempts', `More than ${limit} attempts in 15 minutes.`);
     },
+    ...more,
   });
+
+export function sessionRoutes(gate: Gatekeeper | null, reach: Reach): Router {
+  const router = Router();
+  const stateOf = (signInNeeded: boolean): SessionState => ({
+    signInNeeded,
+    canSignOut: gate !== null && !signInNeeded,
+  });
+  const known = new Set<string>();
+  // The owner comes from where somebody has signed in before, or with the cookie of an earlier session.
+  const isKnown = (request: Request) =>
+    known.has(request.ip ?? '') || Number(request.session?.until) > 0;
+  const limit = limitFailures(ATTEMPTS, {});
+  const limitOfAll = limitFailures(ATTEMPTS_OF_ALL, { keyGenerator: () => 'all', skip: isKnown });
 
   router.get('/', (request, response) => {
     response.json(stateOf(!isAdmitted(gate, request)));
   });
 
-  router.post('/', demandTls(reach), limit, async (request, response) => {
+  router.post('/', demandTls(reach), limit, limitOfAll, async (request, response) => {
     const { passphrase } = demand(readSignIn(request.body));
     if (gate && !(await gate.admits(passphrase)))
       throw new KnownError('sign-in-failed', 'That is not the passphrase.');
     if (gate) request.session = { until: Date.now() + SESSION_MS };
+    if (request.ip && known.size < MOST_KNOWN) known.add(request.ip);
     response.json(stateOf(false));
   });
 
