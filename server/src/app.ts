@@ -21,6 +21,7 @@ import {
 import { rigRoutes } from './rigs/rigRoutes';
 import type { Gatekeeper } from './session/passphrase';
 import { demandSession, keepSession, sessionRoutes } from './session/sessionRoutes';
+import { sessionsRoutes } from './session/sessionsRoutes';
 import { buildsRoutes } from './build/buildsRoutes';
 import type { ChangeFeed } from './changes/changeFeed';
 import { changesRoutes, noteChanges } from './changes/changesRoutes';
@@ -120,6 +121,7 @@ function apiRoutes(backend: Backend, reach: Reach): Router {
   // Who has not come in is heard no further than a passphrase is long, unpacked.
   router.use('/session', express.json({ limit: SIGN_IN_LIMIT }), sessionRoutes(gate, reach));
   router.use(demandSession(gate));
+  router.use('/sessions', sessionsRoutes(gate));
   router.get('/docs.json', describeApi());
   if (free) router.use(demandRoomToWrite(free));
   router.use('/gear', bodiesAtOnce(4), express.json({ limit: GEAR_LIMIT }));

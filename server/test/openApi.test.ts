@@ -186,6 +186,7 @@ const CALLS: readonly (readonly [string, Call])[] = [
   ['post /session', { body: { passphrase: 'any' } }],
   ['post /session', { body: {}, status: 400 }],
   ['delete /session', {}],
+  ['delete /sessions', {}],
   ['post /rigs', { body: { id, rig } }],
   ['post /rigs', { body: { id, rig }, status: 409 }],
   ['put /rigs/{id}', { body: { basedOn: 1, rig: longer } }],

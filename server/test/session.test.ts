@@ -46,6 +46,31 @@ describe('sign-in, where the server can be reached from elsewhere', () => {
       await expectProblem(ask(...forged), 401, 'sign-in-required');
   });
 
+  test('signed out, a copied cookie is worth nothing; every session ends at once where that is asked', async () => {
+    const signIn = async () => {
+      const { headers } = await request(guarded.url)
+        .post('/api/session')
+        .send({ passphrase })
+        .expect(200);
+      const cookies = headers['set-cookie'] as unknown as string[];
+      return cookies.map((cookie) => cookie.split(';')[0]!).join('; ');
+    };
+    const ask = (method: 'get' | 'delete', path: string, cookie: string) =>
+      request(guarded.url)[method](path).set('Cookie', cookie);
+    const [lost, here, there] = [await signIn(), await signIn(), await signIn()];
+    await ask('delete', '/api/session', lost).expect(204);
+    await expectProblem(ask('get', '/api/rigs', lost), 401, 'sign-in-required');
+    expect((await ask('get', '/api/session', lost)).body).toMatchObject({ signInNeeded: true });
+    await ask('get', '/api/rigs', here).expect(200);
+    await expectProblem(ask('delete', '/api/sessions', lost), 401, 'sign-in-required');
+    await ask('delete', '/api/sessions', here).expect(204);
+    for (const cookie of [here, there])
+      await expectProblem(ask('get', '/api/rigs', cookie), 401, 'sign-in-required');
+    const again = await signIn();
+    await guarded.db.query('update sessions set ends_at = now()');
+    await expectProblem(ask('get', '/api/rigs', again), 401, 'sign-in-required');
+  });
+
   test('the eleventh attempt has to wait', async () => {
     const attempts = [];
     for (let k = 0; k < 12; k++)

@@ -69,7 +69,20 @@ const SESSION: readonly Operation[] = [
     answer: session,
     errors: [...READ, 'sign-in-failed', 'too-many-attempts', 'tls-required'],
   },
-  { method: 'delete', path: '/session', summary: 'Signs out.', status: 204, errors: [] },
+  {
+    method: 'delete',
+    path: '/session',
+    summary: 'Signs out: a copy of the cookie is worth nothing any more.',
+    status: 204,
+    errors: [],
+  },
+  {
+    method: 'delete',
+    path: '/sessions',
+    summary: 'Signs out every browser and script, this one included.',
+    status: 204,
+    errors: [],
+  },
 ];
 
 const CHANGES: readonly Operation[] = [

@@ -1,6 +1,7 @@
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
 import { promisify } from 'node:util';
 import type { Queryable } from '../db/database';
+import { Sessions } from './sessions';
 
 const derive = promisify(scrypt) as (
   secret: string,
@@ -14,12 +15,13 @@ const KEY_BYTES = 32;
 /**
  * Knows the passphrase only as a key derived from it (scrypt, salt kept in the database). The same key
  * signs session cookies, so that they hold over restarts and across several server processes, and end
- * when the passphrase changes.
+ * when the passphrase changes. Which sessions are open is kept in the database.
  */
 export class Gatekeeper {
   private constructor(
     private readonly key: Buffer,
     private readonly salt: Buffer,
+    readonly sessions: Sessions,
   ) {}
 
   static async open(db: Queryable, passphrase: string): Promise<Gatekeeper> {
@@ -31,7 +33,7 @@ export class Gatekeeper {
       'passphrase-salt',
     ]);
     const salt = Buffer.from(row!.value, 'hex');
-    return new Gatekeeper(await derive(passphrase, salt, KEY_BYTES), salt);
+    return new Gatekeeper(await derive(passphrase, salt, KEY_BYTES), salt, new Sessions(db));
   }
 
   async admits(passphrase: string): Promise<boolean> {

@@ -6,12 +6,12 @@ import { KnownError } from '../errors';
 import { demandTls, type Reach } from '../guards';
 import { demand } from '../parse';
 import type { Gatekeeper } from './passphrase';
+import { SESSION_MS } from './sessions';
 
 /** Failures within the window: from one address, and from all addresses together that nobody has signed in from. */
 const ATTEMPTS = 10;
 const ATTEMPTS_OF_ALL = 100;
 const WINDOW_MS = 15 * 60_000;
-const SESSION_MS = 30 * 86_400_000;
 
 /** Reads and writes the signed cookie of a session; without a passphrase there is none. */
 export function keepSession(gate: Gatekeeper | null): RequestHandler {
@@ -31,14 +31,16 @@ export function keepSession(gate: Gatekeeper | null): RequestHandler {
     });
 }
 
-/** A cookie that a browser keeps too long is over all the same. */
-const isAdmitted = (gate: Gatekeeper | null, { session }: Request): boolean =>
-  gate === null || Number(session?.until) > Date.now();
+/** A cookie says which session it is of; one that is over, or was ended elsewhere, lets nobody in. */
+async function isAdmitted(gate: Gatekeeper | null, { session }: Request): Promise<boolean> {
+  if (gate === null) return true;
+  return typeof session?.id === 'string' && gate.sessions.isOpen(session.id);
+}
 
 /** Lets nobody past who has not signed in; without a gatekeeper (on loopback) everybody is in. */
 export function demandSession(gate: Gatekeeper | null): RequestHandler {
-  return (request, _response, next) => {
-    if (!isAdmitted(gate, request))
+  return async (request, _response, next) => {
+    if (!(await isAdmitted(gate, request)))
       throw new KnownError('sign-in-required', 'Sign in with the passphrase of this workshop.');
     next();
   };
@@ -73,24 +75,26 @@ export function sessionRoutes(gate: Gatekeeper | null, reach: Reach): Router {
   const known = new Set<string>();
   // The owner comes from where somebody has signed in before, or with the cookie of an earlier session.
   const isKnown = (request: Request) =>
-    known.has(request.ip ?? '') || Number(request.session?.until) > 0;
+    known.has(request.ip ?? '') || typeof request.session?.id === 'string';
   const limit = limitFailures(ATTEMPTS, {});
   const limitOfAll = limitFailures(ATTEMPTS_OF_ALL, { keyGenerator: () => 'all', skip: isKnown });
 
-  router.get('/', (request, response) => {
-    response.json(stateOf(!isAdmitted(gate, request)));
+  router.get('/', async (request, response) => {
+    response.json(stateOf(!(await isAdmitted(gate, request))));
   });
 
   router.post('/', demandTls(reach), limit, limitOfAll, async (request, response) => {
     const { passphrase } = demand(readSignIn(request.body));
     if (gate && !(await gate.admits(passphrase)))
       throw new KnownError('sign-in-failed', 'That is not the passphrase.');
-    if (gate) request.session = { until: Date.now() + SESSION_MS };
+    if (gate) request.session = { id: await gate.sessions.begin() };
     if (request.ip && known.size < MOST_KNOWN) known.add(request.ip);
     response.json(stateOf(false));
   });
 
-  router.delete('/', (request, response) => {
+  router.delete('/', async (request, response) => {
+    if (gate && typeof request.session?.id === 'string')
+      await gate.sessions.end(request.session.id);
     if (gate) request.session = null;
     response.status(204).end();
   });

@@ -198,6 +198,10 @@ export const api = createApi({
         query: () => ({ path: '/session', method: 'DELETE' }),
         invalidatesTags: ['session'],
       }),
+      signOutAll: build.mutation<null, void>({
+        query: () => ({ path: '/sessions', method: 'DELETE' }),
+        invalidatesTags: ['session'],
+      }),
     };
   },
 });
@@ -233,6 +237,7 @@ export const {
   useGetSessionQuery,
   useSignInMutation,
   useSignOutMutation,
+  useSignOutAllMutation,
 } = api;
 
 const isFailure = (error: unknown): error is Failure =>

@@ -16,6 +16,7 @@ import {
   messageOf,
   useGetHealthQuery,
   useGetSessionQuery,
+  useSignOutAllMutation,
   useSignOutMutation,
 } from '../../app/api';
 import { useSettings } from '../../app/useSettings';
@@ -130,7 +131,9 @@ function ReferenceCable({ settings: { reference, units }, onChange }: ReferenceP
 /** The way out, where somebody came in by a passphrase. */
 function Session() {
   const { data } = useGetSessionQuery();
-  const [signOut, { error }] = useSignOutMutation();
+  const [signOut, { error: errorHere }] = useSignOutMutation();
+  const [signOutAll, { error: errorOfAll }] = useSignOutAllMutation();
+  const error = errorHere ?? errorOfAll;
   if (!data?.canSignOut) return null;
   return (
     <Box component="section" aria-labelledby="session-heading">
@@ -138,11 +141,14 @@ function Session() {
         Signed in
       </Typography>
       <Typography variant="body2" sx={{ color: 'text.secondary', mb: 1 }}>
-        This browser is let in for 30 days. Sign out on a machine that others use. A new passphrase
-        signs everybody out.
+        This browser stays signed in for 30 days. Sign out on a shared machine. If a machine is
+        lost, sign out everywhere: every browser has to enter the passphrase again.
       </Typography>
-      <Button variant="outlined" onClick={() => void signOut()}>
+      <Button variant="outlined" onClick={() => void signOut()} sx={{ mr: 1 }}>
         Sign out
+      </Button>
+      <Button variant="outlined" onClick={() => void signOutAll()}>
+        Sign out everywhere
       </Button>
       {error && <Alert severity="warning">{messageOf(error)}</Alert>}
     </Box>
