@@ -1,4 +1,11 @@
-import { applyEdits, addBoard, drawBoard, newRig, typicalBoard } from '@gullwind/core';
+import {
+  type Drawing,
+  applyEdits,
+  addBoard,
+  drawBoard,
+  newRig,
+  typicalBoard,
+} from '@gullwind/core';
 import { boardDxf } from '../src/features/board/out/boardDxf';
 
 /// The DXF read back line by line: group codes and values in pairs.
@@ -22,6 +29,17 @@ function entitiesIn(text: string): readonly Entity[] {
   }
   return found as unknown as readonly Entity[];
 }
+
+test('a name with line ends in it stays one value, and brings nothing into the drawing', () => {
+  const text = 'Pit\r\n0\nCIRCLE\n8\nopenings\u2028x\u0000';
+  const drawing = {
+    ...{ width: 10, height: 10, unit: 'mm' },
+    shapes: [{ kind: 'text', x: 1, y: 2, size: 3, text }],
+  };
+  const entities = entitiesIn(boardDxf(drawing as unknown as Drawing));
+  expect(entities.map(({ kind }) => kind)).toEqual(['TEXT']);
+  expect(entities[0]!['1']).toBe('Pit 0 CIRCLE 8 openings x');
+});
 
 test('outline and openings in millimetres, the front below, what is cut on a layer of its own', () => {
   const rig = newRig('Plate');

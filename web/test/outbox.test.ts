@@ -134,6 +134,28 @@ test('while the server is away whoever asked goes on; it is sent again under the
   expect([outbox.absence, stored.size, outbox.kept.length]).toEqual([null, 0, 0]);
 });
 
+test('a later one takes the place of what was put aside of its own subject and name, and of nothing else', async () => {
+  const again = begin(
+    new Map<string, Operation>(
+      ['whole a', 'whole b', 'plain a'].map((one, i) => {
+        const [name, of] = one.split(' ') as [string, string];
+        return [
+          one,
+          {
+            ...{ id: one, name, args: args('x', of), subject: of, windowId: 'w' },
+            nth: i,
+            state: 'refused',
+          },
+        ] as const;
+      }),
+    ),
+  );
+  again.outbox.load([...again.stored.values()]);
+  void again.outbox.ask('whole', args('new', 'a'));
+  await again.answer(ok());
+  expect(again.outbox.kept.map(({ id }) => id)).toEqual(['whole b', 'plain a']);
+});
+
 test('while the disk of the server is full it waits as if the server were away, and is no refusal', async () => {
   const { outbox, answer, kinds, wake } = begin();
   const asked = outbox.ask('joined', args('one'));

@@ -112,7 +112,9 @@ test.each(ROWS)('%s of %p', (name, args, subject, asks, says) => {
 
 test('every write is among them; what is only of now replaces what waits', () => {
   expect(new Set(ROWS.map(([name]) => name))).toEqual(new Set(Object.keys(WRITES)));
-  const replacing = Object.entries(WRITES).filter(([, write]) => 'replaces' in write);
+  const replacing = Object.entries(WRITES).filter(
+    ([, write]) => (write as { replaces?: boolean }).replaces === true,
+  );
   expect(replacing.map(([name]) => name).sort()).toEqual(['layPhoto', 'putSettings', 'saveRig']);
 });
 

@@ -10,6 +10,8 @@ const LAYERS: Readonly<Record<Stroke, readonly [name: string, colour: number]>> 
   dashed: ['hidden', Dxf.ACI.YELLOW],
 };
 const WORDS = 'words';
+/** Every line of the file is a code or a value: a line end in a name would be taken for the next one. */
+const LINE_ENDS = /[\p{Cc}\p{Zl}\p{Zp}]+/gu;
 
 export function boardDxf({ height, shapes }: Drawing): string {
   const dxf = new Dxf();
@@ -36,6 +38,6 @@ function draw(dxf: Dxf, shape: DrawnShape, height: number): void {
       dxf.drawCircle(shape.x, up(shape.y), shape.r);
       break;
     case 'text':
-      dxf.drawText(shape.x, up(shape.y), shape.size, 0, shape.text);
+      dxf.drawText(shape.x, up(shape.y), shape.size, 0, shape.text.replace(LINE_ENDS, ' '));
   }
 }
