@@ -3,17 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { DEFAULT_SETTINGS, OPERATIONS, type Operation } from '@gullwind/contract';
-import {
-  applyEdits,
-  cableOfClass,
-  deviceOfClass,
-  entered,
-  guitarOfClass,
-  insertDevice,
-  newRig,
-  setCableLength,
-  flatLie,
-} from '@gullwind/core';
+import { applyEdits, deviceOfClass, insertDevice, newRig, setCableLength } from '@gullwind/core';
 import sharp from 'sharp';
 import { Ajv } from 'ajv';
 import addFormats from 'ajv-formats';
@@ -22,6 +12,7 @@ import { openApi } from '../src/api/openApi';
 import { DEMO_GEAR } from '../src/demo/demoGear';
 import { DONE, TEST } from './support/benchWork';
 import { ANSWERED, ENDED, HUNTED } from './support/hunted';
+import { HEARD, LIE, MEASURED, METERED, SWEPT } from './support/measured';
 import { simulatedInstruments } from './support/simulated';
 import { runApp, type RunningApp } from './support/runningApp';
 
@@ -121,62 +112,7 @@ interface Call {
 }
 
 const TEST_ID = randomUUID();
-const METERED = {
-  quantity: 'Cp',
-  frequencyHz: 1000,
-  isOpenCorrected: true,
-  readings: 1,
-  connected: {
-    kind: 'cable',
-    id: 'reel',
-    piece: '',
-    cable: cableOfClass('low', 'l1', entered(3)),
-    mayBeFaulty: true,
-  },
-};
-const SWEPT = {
-  fromHz: 50,
-  toHz: 20_000,
-  points: 12,
-  connected: {
-    kind: 'pickup',
-    id: 'guitar',
-    guitar: guitarOfClass('brightSingle', 'guitar'),
-    rLoadOhm: 1e6,
-    addedF: 0,
-  },
-};
-const MEASURED = {
-  job: 'cable',
-  rig: null,
-  gear: null,
-  subject: 'Reel',
-  instrument: '',
-  isSimulated: false,
-  readings: [{ label: '', quantity: 'capacitance', values: [1e-10], conditions: { lengthM: 1 } }],
-  responses: [{ label: '', frequencyHz: [100], levelDb: [0], conditions: {} }],
-  figures: [{ label: 'C', quantity: 'capacitance', value: 1e-10, error: null }],
-  words: '',
-  by: '',
-  note: '',
-};
-const HEARD = {
-  listener: 'Mate',
-  kind: 'abx',
-  rig: null,
-  one: 'a',
-  other: 'b',
-  seed: 1,
-  planned: 5,
-  trials: [{ isRight: true, lossDb: null }],
-  isFinished: true,
-  expected: '',
-  model: '',
-  note: '',
-};
-
 const solid = sharp({ create: { width: 40, height: 30, channels: 3, background: '#864' } }).jpeg();
-const LIE = { points: flatLie({ x0: 0, y0: 0, x1: 0.6 }, { width: 4, height: 3 }), brightness: 1 };
 
 /** In this order each leaves what the next needs; one call at least for every operation. */
 const CALLS: readonly (readonly [string, Call])[] = [

@@ -1,9 +1,6 @@
 import { gzipSync } from 'node:zlib';
-import { DEFAULT_SETTINGS, endLine, HEADER_LINE } from '@gullwind/contract';
-import { newRig } from '@gullwind/core';
 import fc from 'fast-check';
-import { DEMO_GEAR } from '../../src/demo/demoGear';
-import { DEMO_RIGS } from '../../src/demo/demoRigs';
+import { ROUTES, VICTIMS } from './routes';
 
 /// Requests that are meant to hurt, drawn by a seed: on every route, with every kind of thing that has hurt once.
 
@@ -15,10 +12,6 @@ export interface Shape {
   /** What is done to the connection instead of a whole request. */
   readonly cut: 'silent' | 'half a head' | 'half a body' | null;
 }
-
-const UUID = '5d0c7f6e-1a51-4c1e-9a01-0000000000';
-/** Rigs that requests may do anything to. */
-export const VICTIMS = Array.from({ length: 8 }, (_, i) => `${UUID}a${i}`);
 
 const nested = (depth: number, open: string, close: string) =>
   `${open.repeat(depth)}1${close.repeat(depth)}`;
@@ -44,7 +37,7 @@ const badText = fc.constantFrom(
   '"__proto__"',
   '"constructor"',
   '"2026-99-99T99:99:99Z"',
-  `"${UUID.toUpperCase()}A0"`,
+  `"${VICTIMS[0]!.toUpperCase()}"`,
   `"${'x'.repeat(100_000)}"`,
   `"${'👨‍👩‍👧‍👦'.repeat(200)}"`,
   '[]',
@@ -83,123 +76,10 @@ function hurt(
   return `${before}${bad}${after}`;
 }
 
-const victim = fc.constantFrom(...VICTIMS);
-const rigs = [newRig('victim'), ...DEMO_RIGS.map(({ rig }) => rig)];
-const rig = fc.constantFrom(...rigs);
-const item = fc.constantFrom(...DEMO_GEAR);
-const { state } = newRig('state');
-
-const MOMENT = '2026-11-25T10:00:00.000000Z';
-const workspaceLines = victim.map((id) =>
-  [
-    HEADER_LINE,
-    JSON.stringify({ kind: 'settings', settings: DEFAULT_SETTINGS }),
-    JSON.stringify({ kind: 'gear', place: 1, revision: 1, item: DEMO_GEAR[0] }),
-    JSON.stringify({
-      kind: 'rig',
-      ...{ id, revision: 1, createdAt: MOMENT, updatedAt: MOMENT, deletedAt: null },
-      document: rigs[0],
-    }),
-    JSON.stringify({
-      kind: 'revision',
-      ...{ rig: id, revision: 1, savedAt: MOMENT, name: 'a' },
-      document: rigs[0],
-    }),
-    endLine({ rigs: 1, revisions: 1, gear: 1, records: 0 }),
-  ].join('\n'),
-);
-const olderWorkspace = victim.map((id) =>
-  JSON.stringify({
-    ...{ kind: 'gullwind-workspace', format: 2 },
-    rigs: [
-      {
-        ...{ id, revision: 1, createdAt: MOMENT, updatedAt: MOMENT, deletedAt: null },
-        document: rigs[0],
-        revisions: [],
-      },
-    ],
-    gear: [],
-    settings: null,
-  }),
-);
-
-const json = (value: fc.Arbitrary<unknown>) => value.map((one) => JSON.stringify(one));
 const wounded = (text: fc.Arbitrary<string>) =>
   fc
     .tuple(text, fc.array(wound, { minLength: 0, maxLength: 3 }))
     .map(([whole, wounds]) => wounds.reduce(hurt, whole));
-
-/** What each route is sent where it is meant well. */
-const bodies = {
-  createRig: json(fc.record({ id: victim, rig })),
-  updateRig: json(
-    fc.record({ basedOn: fc.nat(5), rig, stateFrom: fc.constantFrom(state, undefined) }),
-  ),
-  updateState: json(fc.constant({ from: state, state: { ...state, playing: null } })),
-  items: json(
-    fc.tuple(item, fc.nat(30)).map(([one, n]) => ({ items: [{ ...one, id: `${one.id}-${n}` }] })),
-  ),
-  updateItem: json(fc.tuple(item, fc.nat(5)).map(([one, basedOn]) => ({ basedOn, item: one }))),
-  ids: json(item.map(({ id }) => ({ ids: [id] }))),
-  settings: json(fc.constant(DEFAULT_SETTINGS)),
-  signIn: json(fc.constantFrom({ passphrase: 'wrong' }, { passphrase: 'x'.repeat(5000) })),
-  name: json(fc.constantFrom({ name: 'a night' }, { name: null })),
-  workspace: fc.oneof(workspaceLines, olderWorkspace),
-  none: fc.constant(''),
-} as const;
-
-const badPart = fc.constantFrom(
-  '%ff',
-  '%00',
-  '%2e%2e%2f',
-  '..',
-  `[${UUID}a0]`,
-  `${UUID.toUpperCase()}A0`,
-  '0',
-  '-1',
-  '1e309',
-  '2147483648',
-  'toString',
-  '__proto__',
-  'x'.repeat(5000),
-  '%F0%9F%98%80',
-  '%ed%a0%80',
-  '',
-  '*',
-  ' ',
-);
-const part = (good: fc.Arbitrary<string>) => fc.oneof({ weight: 3, arbitrary: good }, badPart);
-
-const path = (...parts: readonly (string | fc.Arbitrary<string>)[]) =>
-  fc
-    .tuple(...parts.map((one) => (typeof one === 'string' ? fc.constant(one) : part(one))))
-    .map((all) => `/${all.join('/')}`.replaceAll(' ', '%20'));
-
-const gearId = item.map(({ id }) => id);
-const number = fc.constantFrom('1', '2', '3');
-
-/** Every route, with the bodies that are sent to it. */
-const routes: readonly (readonly [fc.Arbitrary<string>, keyof typeof bodies])[] = [
-  [path('api', 'health'), 'none'],
-  [path('api', 'session'), 'signIn'],
-  [path('api', 'rigs'), 'createRig'],
-  [path('api', 'rigs', 'names'), 'none'],
-  [path('api', 'rigs', victim), 'updateRig'],
-  [path('api', 'rigs', victim), 'updateRig'],
-  [path('api', 'rigs', victim, 'state'), 'updateState'],
-  [path('api', 'rigs', victim, 'restore'), 'none'],
-  [path('api', 'rigs', victim, 'revisions'), 'none'],
-  [path('api', 'rigs', victim, 'revisions', number), 'name'],
-  [path('api', 'gear'), 'items'],
-  [path('api', 'gear', 'uses'), 'none'],
-  [path('api', 'gear', 'remove'), 'ids'],
-  [path('api', 'gear', gearId), 'updateItem'],
-  [path('api', 'settings'), 'settings'],
-  [path('api', 'workspace'), 'workspace'],
-  [path('api', gearId), 'none'],
-  [path('assets', gearId), 'none'],
-  [path(gearId), 'none'],
-];
 
 const query = fc.constantFrom(
   '',
@@ -251,17 +131,16 @@ const headers: fc.Arbitrary<Record<string, string>> = fc.constantFrom<Record<str
 /** What unpacks to far more than it is. */
 const bomb = gzipSync(`{"items":[${'{},'.repeat(2_000_000)}{}]}`);
 
+const METHODS = ['GET', 'POST', 'PUT', 'DELETE', 'PATCH', 'HEAD'];
+
 const ordinary: fc.Arbitrary<Shape> = fc
-  .tuple(fc.constantFrom(...routes), fc.nat(9))
-  .chain(([[address, kind], luck]) =>
+  .tuple(fc.constantFrom(...ROUTES), fc.nat(9))
+  .chain(([{ method, path: address, type, body }, luck]) =>
     fc.record({
-      method: fc.constantFrom('GET', 'POST', 'PUT', 'DELETE', 'POST', 'PUT', 'PATCH', 'HEAD'),
+      method: fc.constantFrom(...Array<string>(6).fill(method), ...METHODS),
       path: fc.tuple(address, query).map((both) => both.join('')),
-      headers: headers.map((more) => ({
-        'Content-Type': kind === 'workspace' ? 'application/x-ndjson' : 'application/json',
-        ...more,
-      })),
-      body: luck === 0 ? fc.string({ maxLength: 300 }) : wounded(bodies[kind]),
+      headers: headers.map((more) => ({ 'Content-Type': type, ...more })),
+      body: luck === 0 ? fc.string({ maxLength: 300 }) : wounded(body),
       cut: fc.constantFrom<Shape['cut'][]>(...Array<null>(40).fill(null), 'half a body'),
     }),
   );

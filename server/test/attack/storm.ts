@@ -3,7 +3,8 @@ import { connect } from 'node:net';
 import { isDeepStrictEqual } from 'node:util';
 import type { StoredRig } from '@gullwind/contract';
 import { applyEdits, newRig, setCableLength, type Rig } from '@gullwind/core';
-import { drawShapes, type Shape, VICTIMS } from './shapes';
+import { VICTIMS } from './routes';
+import { drawShapes, type Shape } from './shapes';
 import type { Target } from './target';
 
 const AT_ONCE = 8;
