@@ -130,6 +130,8 @@ test('what cannot be fed is told why, and what of the list would feed it', async
   await (await page.findText('button', 'Propose')).click();
   await page.findText('span', 'all 8 fed');
   for (let i = 0; i < 2; i++) await page.chord(Key.CONTROL, 'z');
+  await untilWrong(/outlet 6 is filled to 85 %/u);
+  await page.saved();
 });
 
 test('two supplies beside each other, and as a table', async () => {
