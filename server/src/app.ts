@@ -118,12 +118,13 @@ function apiRoutes(backend: Backend, reach: Reach): Router {
   router.get('/health', (_request, response) => {
     response.json({ state: 'ready', version: VERSION, commit: COMMIT });
   });
+  // Signing in is written, too.
+  if (free) router.use(demandRoomToWrite(free));
   // Who has not come in is heard no further than a passphrase is long, unpacked.
   router.use('/session', express.json({ limit: SIGN_IN_LIMIT }), sessionRoutes(gate, reach));
   router.use(demandSession(gate));
   router.use('/sessions', sessionsRoutes(gate));
   router.get('/docs.json', describeApi());
-  if (free) router.use(demandRoomToWrite(free));
   router.use('/gear', bodiesAtOnce(4), express.json({ limit: GEAR_LIMIT }));
   router.use(express.json({ limit: BODY_LIMIT }));
   router.use('/rigs', pictureBodies());

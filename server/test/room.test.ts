@@ -35,6 +35,7 @@ describe('with a stand-in for the disk', () => {
     const { detail } = await expectProblem(save(), 507, 'no-room');
     expect(detail).toContain('only 9 MiB left, and 48 MiB must be free');
     await expectProblem(request(app.url).delete(`/api/rigs/${randomUUID()}`), 507, 'no-room');
+    await expectProblem(request(app.url).post('/api/session').send({}), 507, 'no-room');
     await request(app.url).get('/api/health').expect(200);
     const { body } = await request(app.url).get('/api/rigs').expect(200);
     expect((body as { total: number }).total).toBe(1);

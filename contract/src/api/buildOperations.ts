@@ -81,7 +81,7 @@ export const BUILD: readonly Operation[] = [
     body: sentTestShape,
     status: 200,
     answer: cableTest,
-    errors: [...READ, 'rig-not-found', 'text-not-kept'],
+    errors: [...READ, 'rig-not-found', 'id-taken', 'text-not-kept'],
   },
   {
     method: 'put',

@@ -143,7 +143,7 @@ const RIGS: readonly Operation[] = [
     body: withRig(updateShape),
     status: 200,
     answer: updatedRig,
-    errors: [...READ, 'rig-not-found', 'rig-stale', 'text-not-kept'],
+    errors: [...READ, 'rig-not-found', 'rig-stale', 'counted-out', 'text-not-kept'],
   },
   {
     method: 'put',
@@ -255,7 +255,7 @@ const GEAR: readonly Operation[] = [
     body: updateItemShape.keys({ item: gearItem }),
     status: 200,
     answer: storedItem,
-    errors: [...READ, 'gear-not-found', 'gear-stale', 'text-not-kept'],
+    errors: [...READ, 'gear-not-found', 'gear-stale', 'counted-out', 'text-not-kept'],
   },
 ];
 
@@ -291,7 +291,7 @@ const WORKSHOP: readonly Operation[] = [
     summary: 'Everything, as lines of JSON: a backup.',
     type: 'application/x-ndjson',
     status: 200,
-    errors: ['no-room'],
+    errors: ['not-restorable'],
   },
   {
     method: 'post',
@@ -301,7 +301,7 @@ const WORKSHOP: readonly Operation[] = [
     type: 'application/x-ndjson',
     status: 200,
     answer: restored,
-    errors: [...READ, 'workspace-not-empty', 'restore-running', 'no-room'],
+    errors: [...READ, 'workspace-not-empty', 'restore-running', 'counted-out'],
   },
 ];
 

@@ -18,6 +18,7 @@ const ALWAYS: readonly ErrorCode[] = [
   'host-not-allowed',
   'origin-not-allowed',
   'database-away',
+  'no-room',
   'internal',
 ];
 /** What needs no passphrase. */
