@@ -116,6 +116,29 @@ test('a second window of the same rig is told and shows the newest; undo brings 
   await page.saved();
 });
 
+test('what a window could not send before it was closed goes on in the other one that has the rig open', async () => {
+  await page.open(PATH);
+  await page.trebleDb();
+  const first = await driver.getWindowHandle();
+  await driver.switchTo().newWindow('tab');
+  await setView(driver);
+  await page.open(PATH);
+  await page.trebleDb();
+  await cutNetwork(true);
+  await setCableIn('13 m');
+  await page.find('[data-save="away"]');
+  await driver.close();
+
+  await driver.switchTo().window(first);
+  await cableInIs('13\u00a0m');
+  await page.saved();
+  expect(await keptRevision(page.address)).toBe(2);
+  await page.press('3');
+  await page.saved();
+  await driver.navigate().refresh();
+  await cableInIs('13\u00a0m');
+});
+
 test('what was done can be undone in the next stage at once, and after a reload', async () => {
   await page.open(PATH);
   await setCableIn('7 m');

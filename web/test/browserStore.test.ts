@@ -12,7 +12,8 @@ async function fresh() {
   const said: string[] = [];
   const { hearFailures } = await import('../src/app/failures');
   hearFailures((message) => said.push(message));
-  return { ...(await import('../src/app/browserStore')), said };
+  const { windowId, hearClosed } = await import('../src/app/openWindows');
+  return { ...(await import('../src/app/browserStore')), windowId, hearClosed, said };
 }
 
 test('with a store: kept, found, forgotten, and nothing said', async () => {
@@ -123,43 +124,109 @@ test('one that fails half way, as a full disk does, stops nothing either', async
   expect(store.said).toHaveLength(1);
 });
 
-test('a window keeps its name over a reload; a duplicate of it gets another', async () => {
-  const held = new Set<string>();
-  Object.defineProperty(navigator, 'locks', {
-    configurable: true,
-    value: {
-      request: async (name: string, { signal }: { signal: AbortSignal }, hold: () => unknown) => {
-        while (held.has(name)) {
-          if (signal.aborted) throw new DOMException('', 'TimeoutError');
-          await new Promise((resolve) => setTimeout(resolve, 20));
-        }
-        held.add(name);
-        hold();
-      },
-      query: () => Promise.resolve({ held: [...held].map((name) => ({ name })) }),
-    },
-  });
-  const first = await fresh();
-  const id = await first.windowId();
-  expect(await first.windowId()).toBe(id);
-  // The tab is duplicated: its session storage goes along, its lock is still held.
-  const duplicate = await fresh();
-  const other = await duplicate.windowId();
-  expect(other).not.toBe(id);
-  // Reloaded: the lock is let go of with the page, or a little after the next one has begun.
-  held.delete(`gullwind-window-${other}`);
-  expect(await (await fresh()).windowId()).toBe(other);
-  const reloaded = await fresh();
-  setTimeout(() => held.delete(`gullwind-window-${other}`), 100);
-  expect(await reloaded.windowId()).toBe(other);
-  // What windows that are closed kept is taken up; what open ones keep stays theirs.
+/** The locks of a browser, which page by page lets go of as it closes. */
+class FakeLocks {
+  readonly held = new Set<string>();
+  private readonly waiting: (() => void)[] = [];
+
+  request = async (name: string, options: unknown, perhaps?: unknown): Promise<unknown> => {
+    const work = (perhaps ?? options) as (lock: object | null) => unknown;
+    const { signal, ifAvailable } = (perhaps ? options : {}) as {
+      readonly signal?: AbortSignal;
+      readonly ifAvailable?: boolean;
+    };
+    if (ifAvailable && this.held.has(name)) return work(null);
+    while (this.held.has(name))
+      await new Promise<void>((resolve, reject) => {
+        this.waiting.push(resolve);
+        signal?.addEventListener('abort', () => reject(new DOMException('', 'AbortError')));
+      });
+    this.held.add(name);
+    const done = await work({});
+    this.letGo(name);
+    return done;
+  };
+
+  query = () => Promise.resolve({ held: [...this.held].map((name) => ({ name })) });
+
+  letGo(name: string): void {
+    this.held.delete(name);
+    for (const go of this.waiting.splice(0)) go();
+  }
+
+  close = (id: string) => this.letGo(`gullwind-window-${id}`);
+}
+
+const withLocks = (): FakeLocks => {
+  const locks = new FakeLocks();
+  Object.defineProperty(navigator, 'locks', { configurable: true, value: locks });
+  return locks;
+};
+
+const noStore = () => {
   openDB = jest.fn(() => Promise.reject(new Error('denied')));
+};
+
+test('a window keeps its name over a reload, however slowly the page before goes; a duplicate of it gets another', async () => {
+  const locks = withLocks();
+  const id = await (await fresh()).windowId();
+  // The tab is duplicated: its session storage goes along, and the one that has the name says so.
+  const asked = performance.now();
+  const other = await (await fresh()).windowId();
+  expect(other).not.toBe(id);
+  expect(performance.now() - asked).toBeLessThan(4000);
+  // Reloaded: the lock is let go of with the page, or well after the next one has begun.
+  locks.close(other);
+  jest.useFakeTimers();
+  const reloaded = (await fresh()).windowId();
+  await jest.advanceTimersByTimeAsync(4000);
+  locks.close(other);
+  await jest.advanceTimersByTimeAsync(0);
+  jest.useRealTimers();
+  expect(await reloaded).toBe(other);
+});
+
+test('what windows that are closed kept is taken up; what open ones keep stays theirs', async () => {
+  const locks = withLocks();
+  locks.held.add('gullwind-window-open');
+  noStore();
   const taker = await fresh();
-  const taking = await taker.windowId();
-  for (const windowId of [id, other, taking, 'long-gone'])
+  const me = await taker.windowId();
+  for (const windowId of ['open', me, 'long-gone'])
     await taker.keepOperation({ id: windowId, windowId });
   expect(await taker.takeOperations()).toEqual([
-    { id: taking, windowId: taking },
-    { id: 'long-gone', windowId: taking },
+    { id: me, windowId: me },
+    { id: 'long-gone', windowId: me },
   ]);
+});
+
+test('one that is closed while others are open is heard of, held meanwhile; one that is reloaded is not', async () => {
+  const locks = withLocks();
+  locks.held.add('gullwind-window-one');
+  noStore();
+  const { hearClosed, windowId } = await fresh();
+  await windowId();
+  const closed: string[] = [];
+  await hearClosed((id) => {
+    expect(locks.held).toContain(`gullwind-window-${id}`);
+    closed.push(id);
+    return Promise.resolve();
+  });
+  // One that is opened later tells so.
+  locks.held.add('gullwind-window-two');
+  const channel = new BroadcastChannel('gullwind-windows');
+  channel.postMessage({ kind: 'has', id: 'two' });
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  jest.useFakeTimers();
+  locks.close('one');
+  await jest.advanceTimersByTimeAsync(1000);
+  locks.held.add('gullwind-window-one');
+  locks.close('two');
+  await jest.advanceTimersByTimeAsync(4000);
+  expect(closed).toEqual(['two']);
+  locks.close('one');
+  await jest.advanceTimersByTimeAsync(4000);
+  expect(closed).toEqual(['two', 'one']);
+  jest.useRealTimers();
+  channel.close();
 });

@@ -7,7 +7,7 @@ const asked: string[] = [];
 let answers: (Changes | 'away')[] = [];
 let woken = 0;
 
-jest.unstable_mockModule('../src/app/browserStore', () => ({
+jest.unstable_mockModule('../src/app/openWindows', () => ({
   windowId: () => Promise.resolve('me'),
 }));
 jest.unstable_mockModule('../src/app/outbox', () => ({ wakeOutbox: () => (woken += 1) }));

@@ -43,6 +43,18 @@ const length = (state: EditorState) => mainRow(openOf(state).rig).cables[0]!.len
 const longer = editorActions.edited(setCableLength('l1', 9));
 const longest = editorActions.edited(setCableLength('l1', 12));
 
+test('what a closed window had edited is unsaved here; undo goes back over it to what was done before', () => {
+  const theirs = newRig('theirs');
+  const edited = reduce(opened(), longer, editorActions.undone());
+  const state = reduce(
+    edited,
+    editorActions.takenUp({ rig: theirs, basedOn: 3, lineage: 'm', base: rig }),
+  );
+  const { rig: shown, basedOn, lineage, save, past, future } = openOf(state);
+  expect([shown, basedOn, lineage, save.kind]).toEqual([theirs, 3, 'm', 'waiting']);
+  expect([past, future, hasUnsaved(openOf(state))]).toEqual([openOf(edited).past, [], true]);
+});
+
 test('edits, undo and redo without limit', () => {
   let state = opened();
   for (let k = 1; k <= 200; k++)

@@ -50,12 +50,17 @@ function begin(stored = new Map<string, Operation>()) {
   const answers: ((answer: Answer<unknown>) => void)[] = [];
   const sleepers: { readonly ms: number; readonly wake: () => void }[] = [];
   let [ids, time] = [stored.size, 1000];
+  /** What the store of the browser waits for before it lets go of anything. */
+  const held = { store: Promise.resolve() };
   const outbox = new Outbox({
     writes: WRITES,
     windowId: () => Promise.resolve('w'),
     newId: () => `o${++ids}`,
     keep: (operation) => Promise.resolve(void stored.set(operation.id, operation)),
-    forget: (id) => Promise.resolve(void stored.delete(id)),
+    forget: async (id) => {
+      await held.store;
+      stored.delete(id);
+    },
     now: () => time,
     send: (operation) => {
       // Nothing is sent that is not kept.
@@ -75,6 +80,12 @@ function begin(stored = new Map<string, Operation>()) {
     sleepers,
     kinds: () => events.map(({ kind }) => kind),
     says: () => sent.map(({ args }) => (args as Args).says),
+    /** The store lets go of nothing until what this returns is called. */
+    holdStore: () => {
+      let letGo: () => void = () => undefined;
+      held.store = new Promise((resolve) => (letGo = resolve));
+      return letGo;
+    },
     answer: async (answer: Answer<unknown>) => {
       await settle();
       answers.shift()!(answer);
@@ -254,6 +265,33 @@ test('what waits is told of the answer to the one before it', async () => {
   expect((sent[1]!.args as Args).basedOn).toBe(2);
 });
 
+test('one that is asked while the answered one is being forgotten is told of the answer, too', async () => {
+  const { outbox, answer, sent, stored, events, holdStore, settle } = begin();
+  void outbox.ask('based', args('one'));
+  const letGo = holdStore();
+  await answer(ok(8));
+  void outbox.ask('based', args('two'));
+  void outbox.ask('based', args('three'));
+  await settle();
+  letGo();
+  await settle();
+  expect(sent.map((one) => (one.args as Args).basedOn)).toEqual([undefined, 8]);
+  expect([...stored.values()].map((one) => (one.args as Args).basedOn)).toEqual([8, 8]);
+  // Nobody asks between the answer and what is told of it.
+  expect(events.map(({ kind }) => kind).slice(-2)).toEqual(['done', 'sending']);
+});
+
+test('one that is asked while a refusal is being settled is made on what came of it', async () => {
+  const { outbox, answer, kinds, holdStore, settle } = begin();
+  void outbox.ask('joined', args('one'));
+  const letGo = holdStore();
+  await answer(no());
+  expect(kinds()).toEqual(['kept', 'sending', 'resolved']);
+  letGo();
+  await settle();
+  expect(kinds().at(-1)).toBe('sending');
+});
+
 test('a refusal that can be resolved goes on as another one, in the place of all that waited', async () => {
   const { outbox, answer, says, sent, events } = begin();
   void outbox.ask('joined', args('one'));
@@ -300,6 +338,33 @@ test('what was kept before is sent first, in its order, under its id', async () 
   expect(second.says()).toEqual(['one', 'two', 'three']);
   expect(second.sent[0]!.id).toBe(first.sent[0]!.id);
   expect(second.stored.size).toBe(0);
+});
+
+test('what a window that is closed kept waits for what this one has of its subject, and is told of before it is sent', async () => {
+  const { outbox, answer, says, stored, kinds, settle } = begin();
+  void outbox.ask('based', args('mine'));
+  await settle();
+  const theirs: Operation = {
+    ...{ id: 't', name: 'based', args: args('theirs'), subject: 'a', windowId: 'closed' },
+    ...{ nth: 1, state: 'waiting' },
+  };
+  stored.set('t', theirs);
+  const taken = outbox.takeUp([theirs], (one) => {
+    stored.set(one.id, { ...one, windowId: 'w' });
+    return Promise.resolve(one);
+  });
+  await settle();
+  expect(outbox.kept).toHaveLength(1);
+  await answer(ok(3));
+  await taken;
+  await settle();
+  expect(kinds().slice(-3)).toEqual(['done', 'takenUp', 'sending']);
+  expect(says()).toEqual(['mine', 'theirs']);
+  // It was made on what that window knew: the server says whether that still holds.
+  expect((outbox.kept[0]!.args as Args).basedOn).toBeUndefined();
+  expect(stored.get('t')!.windowId).toBe('w');
+  await answer(ok(4));
+  expect(stored.size).toBe(0);
 });
 
 test('what was not sent can be dropped; what was is not taken back', async () => {

@@ -1,10 +1,10 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { sayFailure } from './failures';
 import { newId } from './newId';
+import { ofSession, whileClosed, windowId } from './openWindows';
 
-/// What this browser keeps for the page, and which of its windows are open. Where the browser keeps nothing
-/// (a private window, a full disk, a store that cannot be opened), the page goes on with its own memory, says so
-/// once, and nothing else stops.
+/// What this browser keeps for the page. Where it keeps nothing (a private window, a full disk, a store that cannot be
+/// opened), the page goes on with its own memory, says so once, and nothing else stops.
 
 /** A rig with edits that the server has not acknowledged, as versions before the outbox kept it. */
 interface KeptEdits {
@@ -154,12 +154,29 @@ const findOperations = (): Promise<readonly Kept[]> =>
  */
 export async function takeOperations<Operation extends Kept>(): Promise<readonly Operation[]> {
   await takeWrittenDown();
-  const [me, isClosed, all] = await Promise.all([windowId(), closedWindows(), findOperations()]);
-  const mine = all
-    .filter(({ windowId: of }) => of === me || isClosed(of))
-    .map((one) => ({ ...one, windowId: me }));
-  for (const one of mine) await keepOperation(one);
-  return mine as unknown as readonly Operation[];
+  const [me, all] = await Promise.all([windowId(), findOperations()]);
+  const taken = all.filter(({ windowId: of }) => of === me);
+  const others = new Set(all.map(({ windowId: of }) => of).filter((of) => of !== me));
+  for (const id of others)
+    await whileClosed(id, async () => {
+      for (const one of await operationsOf<Kept>(id)) taken.push(await takeOver(one));
+    });
+  return taken as unknown as readonly Operation[];
+}
+
+/** What a window has kept. */
+export async function operationsOf<Operation extends Kept>(
+  id: string,
+): Promise<readonly Operation[]> {
+  const all = (await findOperations()) as unknown as readonly Operation[];
+  return all.filter(({ windowId: of }) => of === id);
+}
+
+/** An operation is this window's from now on. */
+export async function takeOver<Operation extends Kept>(operation: Operation): Promise<Operation> {
+  const mine = { ...operation, windowId: await windowId() };
+  await keepOperation(mine);
+  return mine;
 }
 
 export const keepDraft = (key: string, value: unknown): Promise<void> =>
@@ -180,35 +197,6 @@ export const findDrafts = (): Promise<readonly Draft[]> =>
     () => [...memory.drafts.values()],
   );
 
-const WINDOW_KEY = 'gullwind-window';
-const lockName = (id: string) => `gullwind-window-${id}`;
-
-/** What this window is called, the same after a reload; a duplicate of it gets a name of its own. */
-export const windowId: () => Promise<string> = (() => {
-  let known: Promise<string> | null = null;
-  return () => (known ??= nameWindow());
-})();
-
-async function nameWindow(): Promise<string> {
-  const before = ofSession(WINDOW_KEY);
-  const id = before !== null && (await holdLock(before)) ? before : newId();
-  if (id !== before) await holdLock(id);
-  try {
-    sessionStorage.setItem(WINDOW_KEY, id);
-  } catch {
-    // It has this name until it is reloaded.
-  }
-  return id;
-}
-
-function ofSession(key: string): string | null {
-  try {
-    return sessionStorage.getItem(key);
-  } catch {
-    return null;
-  }
-}
-
 const RELOAD_KEY = 'gullwind-reload';
 
 /** Keeps a text over a reload of this window, where the browser has room for it. */
@@ -221,35 +209,3 @@ export function keepOverReload(text: string): void {
 }
 
 export const keptOverReload = (): string | null => ofSession(RELOAD_KEY);
-
-/** So long a page that is gone may still hold its window; a duplicate of a window that is open holds it for longer. */
-const LEFT_BEHIND_MS = 800;
-
-/** True where nobody else holds it; from then on this window does until it closes. */
-function holdLock(id: string): Promise<boolean> {
-  if (!('locks' in navigator)) return Promise.resolve(true);
-  return new Promise((resolve) => {
-    const hold = () => {
-      resolve(true);
-      return new Promise(() => undefined);
-    };
-    const signal = AbortSignal.timeout(LEFT_BEHIND_MS);
-    navigator.locks
-      .request(lockName(id), { signal }, hold)
-      .catch((error: unknown) => resolve(!(error instanceof DOMException && isTimeout(error))));
-  });
-}
-
-const isTimeout = ({ name }: DOMException): boolean =>
-  name === 'TimeoutError' || name === 'AbortError';
-
-/**
- * Whether another window is certainly closed. A page that was not served securely cannot know: what other
- * windows keep is then left to them.
- */
-async function closedWindows(): Promise<(id: string) => boolean> {
-  if (!('locks' in navigator)) return () => false;
-  const { held = [] } = await navigator.locks.query();
-  const alive = new Set(held.map(({ name }) => name));
-  return (id) => !alive.has(lockName(id));
-}

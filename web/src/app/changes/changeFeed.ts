@@ -1,5 +1,5 @@
 import type { Change, Changes } from '@gullwind/contract';
-import { windowId } from '../browserStore';
+import { windowId } from '../openWindows';
 import { ask, type Answer } from '../http';
 import { wakeOutbox } from '../outbox';
 

@@ -23,6 +23,7 @@ function tell(store: AppStore, event: OutboxEvent): void {
   const { dispatch } = store;
   switch (event.kind) {
     case 'kept':
+    case 'takenUp':
       return show(store, event.operation);
     case 'done':
       return answered(store, event.operation, event.data);

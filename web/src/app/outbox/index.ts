@@ -2,12 +2,14 @@ import { OPERATION_HEADER, WINDOW_HEADER } from '@gullwind/contract';
 import {
   forgetOperation,
   keepOperation,
+  operationsOf,
   takeOperations,
-  windowId,
+  takeOver,
   writeDownUnkept,
 } from '../browserStore';
 import { ask, type Answer } from '../http';
 import { newId } from '../newId';
+import { hearClosed, windowId } from '../openWindows';
 import type { Operation } from './operation';
 import { Outbox, type OutboxWorld } from './outbox';
 import { WRITES, type ArgsOf, type WriteName } from './writes';
@@ -52,6 +54,15 @@ class PageOutbox extends Outbox {
   constructor() {
     super(WORLD);
     this.ready = takeOperations<Operation>().then((operations) => this.load(operations));
+    void this.ready.then(() => hearClosed((id) => this.goOnFor(id)));
+  }
+
+  /** What a window that is closed has kept goes on here. */
+  private async goOnFor(closed: string): Promise<void> {
+    const operations = await operationsOf<Operation>(closed);
+    const subjects = [...new Set(operations.map(({ subject }) => subject))];
+    const ofSubject = (of: string) => operations.filter(({ subject }) => subject === of);
+    await Promise.all(subjects.map((subject) => this.takeUp(ofSubject(subject), takeOver)));
   }
 
   override ask<Name extends WriteName>(name: Name, args: ArgsOf<Name>, restMs?: number) {

@@ -56,7 +56,8 @@ export type Asked<Data = unknown> =
 
 /** What happens to writes. */
 export type OutboxEvent =
-  | { readonly kind: 'kept' | 'sending' | 'dropped'; readonly operation: Operation }
+  /** Taken up: another window had kept it, which is closed. */
+  | { readonly kind: 'kept' | 'takenUp' | 'sending' | 'dropped'; readonly operation: Operation }
   | { readonly kind: 'away'; readonly operation: Operation; readonly signInNeeded: boolean }
   | { readonly kind: 'done'; readonly operation: Operation; readonly data: unknown }
   | {

@@ -61,6 +61,33 @@ export class Outbox {
     for (const subject of this.queues.keys()) void this.run(subject);
   }
 
+  /**
+   * Takes up what another window kept of one subject, once nothing of this window's own waits there: what is edited
+   * from then on knows of it.
+   *
+   * @param takeOver keeps one as this window's
+   */
+  async takeUp(
+    operations: readonly Operation[],
+    takeOver: (operation: Operation) => Promise<Operation>,
+  ): Promise<void> {
+    const subject = operations[0]!.subject;
+    while (this.of(subject).length > 0) await this.nextChange();
+    for (const operation of operations) this.tell({ kind: 'takenUp', operation });
+    this.load(operations);
+    await Promise.all(operations.map(takeOver));
+  }
+
+  /** Resolves when something is another, and everybody has been told of it. */
+  private nextChange(): Promise<void> {
+    return new Promise((resolve) => {
+      const stop = this.watch(() => {
+        stop();
+        setTimeout(resolve, 0);
+      });
+    });
+  }
+
   /** Calls back on everything that happens; returns what stops it. */
   listen(listener: (event: OutboxEvent) => void): () => void {
     this.listeners.add(listener);
@@ -251,33 +278,47 @@ export class Outbox {
   }
 
   private async finish(head: Waiting, answer: Answer<unknown>): Promise<void> {
-    const { operation } = head;
-    const queue = this.queueOf(operation.subject);
-    if (answer.kind === 'ok') {
-      queue.splice(queue.indexOf(head), 1);
-      await this.follow(operation, answer.data);
-      this.changed();
-      await this.forget(operation);
-      this.tell({ kind: 'done', operation, data: answer.data });
-      head.asker?.({ kind: 'done', data: answer.data });
-      return;
-    }
+    if (answer.kind === 'ok') return this.answered(head, answer.data);
     const problem = answer.kind === 'refused' ? answer.problem : FAILS;
     const resolved = await this.resolved(head, problem);
     if (resolved) return this.resolve(head, problem, resolved);
-    queue.splice(queue.indexOf(head), 1);
+    this.take(head);
     await this.refuse(head, problem);
   }
 
-  /** What waits behind a write that was answered is told of the answer. */
-  private async follow(before: Operation, data: unknown): Promise<void> {
-    for (const one of this.queueOf(before.subject)) {
+  private take(head: Waiting): void {
+    const queue = this.queueOf(head.operation.subject);
+    queue.splice(queue.indexOf(head), 1);
+  }
+
+  /**
+   * One that the server has taken goes out of the store first, then out of the queue. What is asked until then was
+   * made without knowing of the answer: it is told of it in the step in which everybody else is.
+   */
+  private async answered(head: Waiting, data: unknown): Promise<void> {
+    const { operation } = head;
+    const told = new Set<Waiting>([head]);
+    for (const one of this.follow(operation, data, told)) await this.world.keep(one.operation);
+    await this.forget(operation);
+    const late = this.follow(operation, data, told);
+    this.take(head);
+    this.changed();
+    this.tell({ kind: 'done', operation, data });
+    head.asker?.({ kind: 'done', data });
+    for (const one of late) await this.world.keep(one.operation);
+  }
+
+  /** Tells what waits behind a write that was answered of the answer, each once; returns what became another by it. */
+  private follow(before: Operation, data: unknown, told: Set<Waiting>): readonly Waiting[] {
+    const untold = this.queueOf(before.subject).filter((one) => !told.has(one));
+    return untold.filter((one) => {
+      told.add(one);
       const { follow } = this.writeOf(one.operation.name);
       const args = follow?.(one.operation.args, before, data) ?? one.operation.args;
-      if (args === one.operation.args) continue;
+      if (args === one.operation.args) return false;
       one.operation = { ...one.operation, args };
-      await this.world.keep(one.operation);
-    }
+      return true;
+    });
   }
 
   /** What a refusal comes to, for the latest of its subject, whatever comes while it is being found out. */
@@ -314,13 +355,14 @@ export class Outbox {
     if (isParked) this.aside.set(operation.id, operation);
     else queue.push(waitingFrom(operation, false));
     this.changed();
-    await this.world.keep(operation);
-    for (const one of all) await this.forget(one.operation);
+    // At once: what is edited from now on is edited from this.
     this.tell(
       isParked
         ? { kind: 'parked', operation, problem }
         : { kind: 'resolved', before, operation, problem },
     );
+    await this.world.keep(operation);
+    for (const one of all) await this.forget(one.operation);
     for (const { asker } of all) asker?.(isParked ? refusedWith(problem) : { kind: 'kept' });
   }
 

@@ -1,16 +1,17 @@
-import type {
-  createListenerMiddleware,
-  ListenerEffectAPI,
-  ThunkDispatch,
-  UnknownAction,
+import {
+  isAnyOf,
+  type createListenerMiddleware,
+  type ListenerEffectAPI,
+  type ThunkDispatch,
+  type UnknownAction,
 } from '@reduxjs/toolkit';
 import type { UpdatedRig } from '@gullwind/contract';
 import isEqual from 'fast-deep-equal';
 import { hearRemoved, setOpenRig } from '../../app/openRig';
-import { outbox, type OutboxEvent, type RigSave } from '../../app/outbox';
+import { outbox, type Operation, type OutboxEvent, type RigSave } from '../../app/outbox';
 import { editorActions, hasUnsaved, type EditorState, type OpenRig } from './model/editorSlice';
 import { keepHistory } from './history';
-import { subjectOf, tellNewer } from './rigClient';
+import { subjectOf, tellNewer, unsavedFrom } from './rigClient';
 
 interface State {
   readonly editor: EditorState;
@@ -48,13 +49,15 @@ export function startAutosave(listener: Listener): void {
   });
   start({
     predicate: (action, now, before) =>
-      !editorActions.merged.match(action) && isEdited(now.editor.open, before.editor?.open ?? null),
+      !isFromOutbox(action) && isEdited(now.editor.open, before.editor?.open ?? null),
     effect: async (_action, api) => {
       const { open } = api.getState().editor;
       if (open && !open.theirs) await keep(api, open);
     },
   });
 }
+
+const isFromOutbox = isAnyOf(editorActions.merged, editorActions.takenUp);
 
 /** A hand changed it, or decided that its changes stand. What has just been opened is in the outbox already. */
 const isEdited = (now: OpenRig | null, before: OpenRig | null): boolean =>
@@ -93,6 +96,8 @@ function show(api: Store, event: OutboxEvent): void {
     case 'dropped':
     case 'refused':
       return;
+    case 'takenUp':
+      return takeUp(api, open, operation);
     case 'sending':
       if (open.save.kind !== 'away') api.dispatch(editorActions.saveStarted());
       return;
@@ -115,6 +120,12 @@ function show(api: Store, event: OutboxEvent): void {
       );
     }
   }
+}
+
+/** Its edits are shown here; where somebody had to decide, it is tried again, now that there is somebody who can. */
+function takeUp(api: Store, open: OpenRig, { id, args, state }: Operation): void {
+  api.dispatch(editorActions.takenUp(unsavedFrom(args as RigSave, open)));
+  if (state === 'parked') void Promise.resolve().then(() => outbox.again(id));
 }
 
 function acknowledge(api: Store, open: OpenRig, sent: RigSave, data: UpdatedRig): void {

@@ -48,9 +48,19 @@ export async function joinKept(stored: StoredRig): Promise<OpenedRig> {
   }
   // Nobody has decided yet: it is tried again, now that there is somebody who can.
   if (last.state === 'parked') await outbox.again(last.id);
-  const { basedOn, lineage = stored.lineage, base = stored.rig } = kept;
-  return { stored, mine: { rig, basedOn, lineage, base } };
+  return { stored, mine: unsavedFrom({ ...kept, rig }, { ...stored, acknowledged: stored.rig }) };
 }
+
+/** What a save that is kept makes of a rig as it is known here; earlier versions kept less. */
+export const unsavedFrom = (
+  { rig, basedOn, lineage, base }: RigSave,
+  known: { readonly lineage: string; readonly acknowledged: Rig },
+): Unsaved => ({
+  rig: upgradeRig(rig) as Rig,
+  basedOn,
+  lineage: lineage ?? known.lineage,
+  base: base ?? known.acknowledged,
+});
 
 /** A kept rig with the foot-switches that others were at meanwhile. */
 const withStateOf = ({ rig, stateFrom }: RigSave, { state }: Rig): Rig =>

@@ -245,6 +245,11 @@ export const editorSlice = createSlice({
     settled: onOpen<void>(() => ({ save: { kind: 'saved' } })),
     /** Others changed other parts of it meanwhile. */
     merged: onOpen<Merged>(joinTheirs),
+    /** Another window of this browser had changed it and is closed: its edits go on here. */
+    takenUp: onOpen<Unsaved>(({ past, save }, { rig, basedOn, lineage, base }) => ({
+      ...{ rig, basedOn, lineage, past, future: [], acknowledged: base },
+      save: save.kind === 'away' ? save : { kind: 'waiting' },
+    })),
     serverBack: onOpen<void>(() => ({ isKept: false })),
     serverAway: onOpen<void>(() => ({ save: { kind: 'away' } })),
     saveRefused: onOpen<string>((_open, message) => ({ save: { kind: 'refused', message } })),
