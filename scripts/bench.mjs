@@ -22,6 +22,7 @@ for (const file of [
   'bench/diagnosis.ts',
   'bench/trace.ts',
   'bench/jobs.ts',
+  'bench/meanwhile.ts',
   'bench/sound.ts',
 ])
   run(process.execPath, ['--import', 'tsx', file]);
