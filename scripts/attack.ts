@@ -18,7 +18,7 @@ for (const engine of engines()) {
   console.log(`           ${storm.saves} saves acknowledged meanwhile, ${storm.lost} lost`);
   console.log(`  outside  ${outside.requests} requests: ${JSON.stringify(outside.answers)}`);
   console.log(
-    `  kills    ${counts.kills.kills}, ${counts.kills.saves} saves acknowledged, ${counts.kills.lost} lost`,
+    `  kills    ${counts.kills.kills}, ${counts.kills.saves} writes acknowledged, ${counts.kills.lost} lost; ${counts.kills.restores} in the middle of restores, ${counts.kills.torn} torn`,
   );
   for (const fault of found.slice(0, 40)) console.log(`  FAULT    ${fault}`);
   if (found.length > 40) console.log(`  and ${found.length - 40} more faults`);

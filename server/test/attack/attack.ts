@@ -75,6 +75,8 @@ export function faultsOf({
     ...pages.map(([, many]) => `outside: ${many} things were made`),
     ...(s.deaths + outsideDeaths > 0 ? [`it ended ${s.deaths + outsideDeaths} times`] : []),
     ...(s.lost + kills.lost > 0 ? [`${s.lost + kills.lost} acknowledged saves were lost`] : []),
+    ...(kills.torn > 0 ? [`${kills.torn} times not all was there after a restore`] : []),
+    ...kills.refusals.map((one) => `refused: ${one.slice(0, 300)}`),
     ...(s.saves === 0 || kills.saves === 0 ? ['nobody could work'] : []),
   ];
 }

@@ -56,14 +56,18 @@ const olderWorkspace = victim.map((id) =>
 const json = (value: fc.Arbitrary<unknown>) => value.map((one) => JSON.stringify(one));
 
 const updateRig = json(
-  fc.record({ basedOn: fc.nat(5), rig, stateFrom: fc.constantFrom(state, undefined) }),
+  fc.record({
+    basedOn: fc.integer({ min: 1, max: 5 }),
+    rig,
+    stateFrom: fc.constantFrom(state, undefined),
+  }),
 );
 const of = (value: unknown) => json(fc.constant(value));
 const offCut = { name: 'Reel', gear: null, lengthM: 0.4, note: '' };
 
 /** What is in the body of an operation; of the others nothing is. */
 const MEANT: Readonly<Record<string, fc.Arbitrary<string>>> = {
-  'post /session': json(fc.constantFrom({ passphrase: 'wrong' }, { passphrase: 'x'.repeat(5000) })),
+  'post /session': json(fc.constantFrom({ passphrase: 'wrong' }, { passphrase: 'x'.repeat(1000) })),
   'post /rigs': json(fc.record({ id: victim, rig })),
   'put /rigs/{id}': updateRig,
   'put /rigs/{id}/state': of({ from: state, state: { ...state, playing: null } }),
@@ -77,12 +81,20 @@ const MEANT: Readonly<Record<string, fc.Arbitrary<string>>> = {
   ),
   'post /gear/remove': json(item.map(({ id }) => ({ ids: [id] }))),
   'put /gear/{id}': json(
-    fc.tuple(item, fc.nat(5)).map(([one, basedOn]) => ({ basedOn, item: one })),
+    fc
+      .tuple(item, fc.integer({ min: 1, max: 5 }))
+      .map(([one, basedOn]) => ({ basedOn, item: one })),
   ),
   'post /instruments/{id}/measure': of(METERED),
   'post /instruments/{id}/sweep': of(SWEPT),
   'post /instruments/{id}/truth': of({ connected: METERED.connected }),
-  'put /measurements/{id}': of({ sent: MEASURED, accepted: null }),
+  'put /measurements/{id}': json(
+    fc.constantFrom(
+      MEASURED,
+      { ...MEASURED, rig: VICTIMS[0] },
+      { ...MEASURED, accepted: { basedOn: 1, item: DEMO_GEAR[0] } },
+    ),
+  ),
   'put /measurements/{id}/struck': json(fc.constantFrom({ struck: 'open clip' }, { struck: null })),
   'put /hearings/{id}': of(HEARD),
   'put /hunts/{id}': json(
@@ -123,10 +135,14 @@ const badPart = fc.constantFrom(
 );
 const part = (good: fc.Arbitrary<string>) => fc.oneof({ weight: 3, arbitrary: good }, badPart);
 
-const path = (...parts: readonly (string | fc.Arbitrary<string>)[]) =>
+type Parts = readonly (string | fc.Arbitrary<string>)[];
+
+const pathOf = (parts: Parts, vary: (one: fc.Arbitrary<string>) => fc.Arbitrary<string>) =>
   fc
-    .tuple(...parts.map((one) => (typeof one === 'string' ? fc.constant(one) : part(one))))
+    .tuple(...parts.map((one) => (typeof one === 'string' ? fc.constant(one) : vary(one))))
     .map((all) => `/${all.join('/')}`.replaceAll(' ', '%20'));
+const path = (...parts: Parts) => pathOf(parts, part);
+const goodPath = (...parts: Parts) => pathOf(parts, (one) => one);
 
 const gearId = item.map(({ id }) => id);
 const number = fc.constantFrom('1', '2', '3');
@@ -142,6 +158,8 @@ export interface AttackedRoute {
   /** Of the operation, in capitals. */
   readonly method: string;
   readonly path: fc.Arbitrary<string>;
+  /** The same without anything bad in it. */
+  readonly goodPath: fc.Arbitrary<string>;
   readonly type: string;
   /** Where it is meant well. */
   readonly body: fc.Arbitrary<string>;
@@ -150,11 +168,10 @@ export interface AttackedRoute {
 const JSON_TYPE = 'application/json';
 
 const attacked = OPERATIONS.map(({ method, path: template, type, body }): AttackedRoute => {
-  const parts = template.slice(1).split('/');
-  const address = path(
-    'api',
-    ...parts.map((one) => (one.startsWith('{') ? partOf(template, one.slice(1, -1)) : one)),
-  );
+  const parts = template
+    .slice(1)
+    .split('/')
+    .map((one) => (one.startsWith('{') ? partOf(template, one.slice(1, -1)) : one));
   const named = `${method} ${template}`;
   const isPicture = method === 'put' && type === 'image/jpeg';
   const meant = isPicture ? NO_PICTURE : (MEANT[named] ?? NOTHING);
@@ -162,14 +179,21 @@ const attacked = OPERATIONS.map(({ method, path: template, type, body }): Attack
     throw new Error(`Nobody says what is sent to “${named}” where it is meant well.`);
   return {
     method: method.toUpperCase(),
-    path: address,
+    path: path('api', ...parts),
+    goodPath: goodPath('api', ...parts),
     type: method === 'get' ? JSON_TYPE : (type ?? JSON_TYPE),
     body: meant,
   };
 });
 
-const elsewhere = [path('api', gearId), path('assets', gearId), path(gearId)].map(
-  (address): AttackedRoute => ({ method: 'GET', path: address, type: JSON_TYPE, body: NOTHING }),
+const elsewhere = [['api', gearId] as const, ['assets', gearId] as const, [gearId] as const].map(
+  (parts): AttackedRoute => ({
+    method: 'GET',
+    path: path(...parts),
+    goodPath: goodPath(...parts),
+    type: JSON_TYPE,
+    body: NOTHING,
+  }),
 );
 
 /** Every operation, what most are about more often than once, and addresses that are none. */

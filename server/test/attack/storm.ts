@@ -103,9 +103,9 @@ export class Worker {
     this.saves++;
   }
 
-  /** Looks for everything that was acknowledged. */
-  async check(): Promise<void> {
-    for (const id of this.ids) await this.look(id);
+  /** Looks for everything that was acknowledged; what was restored has other revisions. */
+  async check(how: 'saved' | 'restored' = 'saved'): Promise<void> {
+    for (const id of this.ids) await this.look(id, how === 'restored');
   }
 
   /** Everything was replaced by what somebody else had. */
@@ -115,9 +115,11 @@ export class Worker {
   }
 
   /** What is there is what was acknowledged, or what was sent after it without an answer. */
-  private async look(id: string): Promise<void> {
+  private async look(id: string, isRestored = false): Promise<void> {
     const found = await this.get(id);
-    const [known, pending] = [this.known.get(id), this.pending.get(id)];
+    const pending = this.pending.get(id);
+    const before = this.known.get(id);
+    const known = before && isRestored && found ? { ...before, revision: found.revision } : before;
     const isKnown = known && found && isSame(found, known);
     const next = pending && {
       revision: (known?.revision ?? found?.revision ?? 0) + 1,
