@@ -7,6 +7,7 @@ import {
   QUANTITY_RULES,
   type Hearing,
   type Measurement,
+  type MeasurementHead,
 } from '@gullwind/core';
 import Joi from 'joi';
 import { uuid } from './ids';
@@ -64,6 +65,7 @@ const measurementFields = {
   by: words(LONGEST_NAME),
   note: words(LONGEST_NOTE),
 };
+const { readings: _, responses: __, ...headFields } = measurementFields;
 const moment = Joi.string().isoDate().required();
 const struck = Joi.string().trim().min(1).max(200).allow(null).required();
 
@@ -73,6 +75,10 @@ export const sentMeasurementShape: Joi.ObjectSchema<SentMeasurement> = closed(me
 export const measurementShape: Joi.ObjectSchema<Measurement> = calledInDocs(
   'Measurement',
   closed({ id: uuid, ...measurementFields, at: moment, struck }),
+);
+export const measurementHeadShape: Joi.ObjectSchema<MeasurementHead> = calledInDocs(
+  'MeasurementHead',
+  closed({ id: uuid, ...headFields, at: moment, struck }),
 );
 export const struckShape: Joi.ObjectSchema<Pick<Measurement, 'struck'>> = closed({ struck });
 
@@ -106,6 +112,25 @@ export const hearingShape: Joi.ObjectSchema<Hearing> = calledInDocs(
   'Hearing',
   closed({ id: uuid, ...hearingFields, at: moment }),
 );
+
+/** Which measurements are listed: of one rig or of all, those before one of them or the latest. */
+export interface MeasurementQuery {
+  readonly rig?: string;
+  readonly before?: string;
+}
+
+/** Heads of measurements, the latest first. */
+export interface MeasurementPage {
+  /** How many there are on all pages. */
+  readonly total: number;
+  readonly measurements: readonly MeasurementHead[];
+}
+
+export const measurementQueryFields = { rig: uuid.optional(), before: uuid.optional() };
+const measurementQueryShape: Joi.ObjectSchema<MeasurementQuery> =
+  Joi.object(measurementQueryFields);
+export const readMeasurementQuery = (value: unknown): Read<MeasurementQuery> =>
+  readWith(measurementQueryShape, value);
 
 export const readStruck = (value: unknown): Read<Pick<Measurement, 'struck'>> =>
   readWith(struckShape, value);

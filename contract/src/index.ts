@@ -21,7 +21,8 @@ export {
   targetKey,
   toCsv,
   writeGearCsv,
-  writeMeasurementsCsv,
+  MEASUREMENTS_CSV_HEADER,
+  writeMeasurementCsv,
   writePlaces,
 } from './csv';
 export type { ColumnTarget, DecimalMark, GearReading, GearReport, Table } from './csv';
@@ -31,6 +32,7 @@ export {
   LONGEST_REVISION_NAME,
   MOST_ITEMS,
   MOST_LISTED,
+  MOST_MEASUREMENTS,
   MOST_REVISIONS,
   MOST_EXERCISE,
   MOST_SENT_BYTES,
@@ -110,8 +112,13 @@ export {
 } from './hunts';
 export type { HuntSetting, SentAnswer, SentHunt } from './hunts';
 export { readSentMeasured } from './measured';
-export { readSentHearing, readStruck } from './benchRecords';
-export type { SentHearing, SentMeasurement } from './benchRecords';
+export { readMeasurementQuery, readSentHearing, readStruck } from './benchRecords';
+export type {
+  MeasurementPage,
+  MeasurementQuery,
+  SentHearing,
+  SentMeasurement,
+} from './benchRecords';
 export {
   readMeterQuestion,
   readSweepQuestion,

@@ -13,6 +13,9 @@ export const DAYS_REMOVED = 30;
 /** As many revisions as come at once, the latest first. */
 export const MOST_REVISIONS = 100;
 
+/** As many measurements as come at once, the latest first. */
+export const MOST_MEASUREMENTS = 40;
+
 /** As many entries as can be added in one go. */
 export const MOST_ITEMS = 10_000;
 

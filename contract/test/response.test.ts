@@ -4,7 +4,8 @@ import {
   readResponse,
   readSentHearing,
   readSentMeasured,
-  writeMeasurementsCsv,
+  MEASUREMENTS_CSV_HEADER,
+  writeMeasurementCsv,
 } from '../src';
 import { readTable } from '../src/csv';
 
@@ -29,8 +30,9 @@ test.each([
 });
 
 test('measurements as CSV: every raw value a row, formulas guarded', () => {
-  const csv = writeMeasurementsCsv([
-    {
+  const csv =
+    MEASUREMENTS_CSV_HEADER +
+    writeMeasurementCsv({
       id: '5d0c7f6e-1a51-4c1e-9a01-000000000007',
       job: 'lengths',
       rig: null,
@@ -53,8 +55,7 @@ test('measurements as CSV: every raw value a row, formulas guarded', () => {
       note: '',
       at: '2026-11-26T10:00:00.000Z',
       struck: null,
-    },
-  ]);
+    });
   const read = readTable(csv);
   if (read.kind !== 'ok') throw new Error('it is no table');
   expect(read.value.rows).toHaveLength(4);

@@ -1,10 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import type { SentHearing, SentMeasurement } from '@gullwind/contract';
+import { MOST_MEASUREMENTS, type SentHearing, type SentMeasurement } from '@gullwind/contract';
+import type { Measurement } from '@gullwind/core';
 import {
   addHearing,
   addMeasurement,
   findHearings,
-  findMeasurements,
+  findMeasurement,
+  everyMeasurement,
+  listMeasurements,
   strike,
 } from '../src/bench/benchStore';
 import type { Database } from '../src/db/database';
@@ -57,6 +60,13 @@ const HEARD: SentHearing = {
   note: '',
 };
 
+const allOf = (db: Database): Promise<readonly Measurement[]> =>
+  db.transaction(async (tx) => {
+    const all: Measurement[] = [];
+    for await (const some of everyMeasurement(tx)) all.push(...some);
+    return all;
+  });
+
 describe.each(engines().map((engine) => [engine.name, engine] as const))(
   'records of the bench on %s',
   (_, engine) => {
@@ -85,10 +95,39 @@ describe.each(engines().map((engine) => [engine.name, engine] as const))(
       const id = randomUUID();
       await addMeasurement(db, id, MEASURED);
       await strike(db, id, 'wrong clip');
-      const [found] = (await findMeasurements(db)).filter((one) => one.id === id);
-      expect(found).toMatchObject({ ...MEASURED, struck: 'wrong clip' });
+      expect(await findMeasurement(db, id)).toMatchObject({ ...MEASURED, struck: 'wrong clip' });
       await strike(db, id, null);
-      expect((await findMeasurements(db)).find((one) => one.id === id)!.struck).toBeNull();
+      expect((await findMeasurement(db, id))!.struck).toBeNull();
+    });
+
+    test('they are listed a page at a time, the latest first, of all or of one rig, without what was read', async () => {
+      const rig = randomUUID();
+      await createRig(db, rig, DEMO_RIGS[0]!.rig);
+      const ids = Array.from({ length: MOST_MEASUREMENTS + 3 }, () => randomUUID());
+      for (const id of ids) await addMeasurement(db, id, { ...MEASURED, job: 'rig', rig });
+      // Two at one moment have their order, too.
+      await db.query(
+        `update measurements set measured_at = '2026-11-27T10:00:00Z' where id = any($1::uuid[])`,
+        [ids.slice(0, MOST_MEASUREMENTS)],
+      );
+      const first = await listMeasurements(db, { rig });
+      expect([first.total, first.measurements.length]).toEqual([ids.length, MOST_MEASUREMENTS]);
+      expect(first.measurements[0]).toMatchObject({
+        words: MEASURED.words,
+        figures: MEASURED.figures,
+      });
+      expect(first.measurements[0]).not.toHaveProperty('readings');
+      expect(first.measurements[0]).not.toHaveProperty('responses');
+      const next = await listMeasurements(db, { rig, before: first.measurements.at(-1)!.id });
+      const listed = [...first.measurements, ...next.measurements];
+      expect(new Set(listed.map(({ id }) => id))).toEqual(new Set(ids));
+      expect(listed.map(({ at }) => at)).toEqual(
+        listed
+          .map(({ at }) => at)
+          .sort()
+          .reverse(),
+      );
+      expect((await listMeasurements(db, { rig: randomUUID() })).total).toBe(0);
     });
 
     test('what was heard is kept whatever it was', async () => {
@@ -106,15 +145,15 @@ describe.each(engines().map((engine) => [engine.name, engine] as const))(
       await addHearing(db, randomUUID(), { ...HEARD, kind: 'amp', rig, seed: null });
       const parts = await partsIn(await linesIn(db));
       expect((await put(other, parts)).kind).toBe('restored');
-      expect(await findMeasurements(other)).toEqual(await findMeasurements(db));
+      expect(await allOf(other)).toEqual(await allOf(db));
       expect(await findHearings(other)).toEqual(await findHearings(db));
       // Where the rig is not in the file, what was measured of it is.
       const without = parts.filter(
         (part) => part.kind === 'measurement' || part.kind === 'settings',
       );
       await put(other, without);
-      expect((await findMeasurements(other)).every((one) => one.rig === null)).toBe(true);
-      expect(await findMeasurements(other)).toHaveLength((await findMeasurements(db)).length);
+      expect((await allOf(other)).every((one) => one.rig === null)).toBe(true);
+      expect(await allOf(other)).toHaveLength((await allOf(db)).length);
     });
   },
 );

@@ -174,6 +174,7 @@ const CALLS: readonly (readonly [string, Call])[] = [
   ['put /measurements/{id}', { body: { ...MEASURED, job: 'guess' }, status: 400 }],
   ['put /measurements/{id}/struck', { body: { struck: 'wrong clip' } }],
   ['get /measurements', {}],
+  ['get /measurements/{id}', {}],
   ['put /hearings/{id}', { body: HEARD }],
   ['put /hearings/{id}', { body: { ...HEARD, rig: randomUUID() }, status: 404 }],
   ['get /hearings', {}],

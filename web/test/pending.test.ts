@@ -92,8 +92,21 @@ test('settings, measurements, hearings', () => {
   ).toEqual(settings);
   const added = waiting('addMeasurement', { id: 'm', sent: { subject: 'reel' } });
   const struck = waiting('strikeMeasurement', { id: 'm', struck: 'open clip' });
-  const measured = shown('listMeasurements', { measurements: [] }, undefined, added, added, struck);
-  expect(measured.measurements).toMatchObject([{ id: 'm', subject: 'reel', struck: 'open clip' }]);
+  const pages = {
+    pages: [
+      { total: 1, measurements: [{ id: 'n' }] },
+      { total: 1, measurements: [] },
+    ],
+    pageParams: [null, 'n'],
+  };
+  const measured = shown('listMeasurements', pages, null, added, added, struck);
+  expect(measured.pages).toMatchObject([
+    { total: 2, measurements: [{ id: 'm', subject: 'reel', struck: 'open clip' }, { id: 'n' }] },
+    { measurements: [] },
+  ]);
+  // Of another rig it is not in this rig's list; what was read is in no list.
+  expect(shown('listMeasurements', pages, 'r', added)).toEqual(pages);
+  expect(measured.pages[0]!.measurements[0]).not.toHaveProperty('readings');
   const heard = waiting('addHearing', { id: 'h', heard: { listener: 'Mate' } });
   expect(shown('listHearings', { hearings: [] }, undefined, heard, heard).hearings).toMatchObject([
     { id: 'h', listener: 'Mate' },

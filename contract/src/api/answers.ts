@@ -9,7 +9,7 @@ import {
   workDoneShape,
 } from '../buildRecords';
 import { huntShape } from '../hunts';
-import { hearingShape, measurementShape } from '../benchRecords';
+import { hearingShape, measurementHeadShape, measurementShape } from '../benchRecords';
 import { instrumentShape, truthAnswerShape } from '../instruments';
 import { ERROR_CATALOGUE } from '../errorCatalogue';
 import { ITEM_SHAPES } from '../gearSchema';
@@ -121,7 +121,7 @@ export const sweepAnswer = closed({
 });
 export const truthAnswer = truthAnswerShape;
 export const measurement = measurementShape;
-export const measurements = closed({ measurements: list(measurementShape) });
+export const measurements = closed({ total: count, measurements: list(measurementHeadShape) });
 export const hearing = hearingShape;
 export const hearings = closed({ hearings: list(hearingShape) });
 

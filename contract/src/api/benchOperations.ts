@@ -1,4 +1,4 @@
-import { sentHearingShape, struckShape } from '../benchRecords';
+import { measurementQueryFields, sentHearingShape, struckShape } from '../benchRecords';
 import { sentMeasuredShape } from '../measured';
 import { updateItemShape } from '../messages';
 import { meterQuestionShape, sweepQuestionShape, truthQuestionShape } from '../instruments';
@@ -64,10 +64,21 @@ export const BENCH: readonly Operation[] = [
   {
     method: 'get',
     path: '/measurements',
-    summary: 'Everything that was measured, the latest first.',
+    summary:
+      'What was measured, the latest first, without what was read: of one rig with “rig”; those before one with “before”.',
+    query: measurementQueryFields,
     status: 200,
     answer: measurements,
-    errors: [],
+    errors: ['invalid-request'],
+  },
+  {
+    method: 'get',
+    path: '/measurements/{id}',
+    summary: 'A measurement with every reading and response.',
+    params: recordId,
+    status: 200,
+    answer: measurement,
+    errors: ['invalid-request', 'measurement-not-found'],
   },
   {
     method: 'put',

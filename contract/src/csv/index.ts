@@ -12,4 +12,4 @@ export { writeGearCsv } from './writeGear';
 export { guardCell } from './cells';
 export { toCsv } from './toCsv';
 export { readResponse } from './readResponse';
-export { writeMeasurementsCsv } from './writeMeasurements';
+export { MEASUREMENTS_CSV_HEADER, writeMeasurementCsv } from './writeMeasurements';

@@ -21,9 +21,14 @@ const HEADER = [
 
 type Row = readonly (string | number)[];
 
-/** Measurements with every raw reading, a row each: first what they came to, then readings, then responses. */
-export const writeMeasurementsCsv = (measurements: readonly Measurement[]): string =>
-  toCsv([HEADER, ...measurements.flatMap(rowsOf)]);
+/** The first line of a table of measurements. */
+export const MEASUREMENTS_CSV_HEADER = toCsv([HEADER]);
+
+/** A measurement with every raw reading, a row each: first what it came to, then readings, then responses. */
+export function writeMeasurementCsv(measurement: Measurement): string {
+  const rows = rowsOf(measurement);
+  return rows.length === 0 ? '' : toCsv(rows);
+}
 
 function rowsOf(one: Measurement): readonly Row[] {
   const head = [

@@ -27,6 +27,7 @@ export type { HiddenFaultOfCable, MeterSetting } from './simulation';
 export { JOB_WORDS, MEASUREMENT_JOBS } from './records';
 export type {
   Measurement,
+  MeasurementHead,
   MeasuredFigure,
   MeasurementJob,
   RawReadings,

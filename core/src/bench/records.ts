@@ -52,6 +52,9 @@ export interface MeasuredFigure {
   readonly error: number | null;
 }
 
+/** A measurement without what was read, as lists have it. */
+export type MeasurementHead = Omit<Measurement, 'readings' | 'responses'>;
+
 export interface Measurement {
   readonly id: string;
   readonly job: MeasurementJob;

@@ -1,20 +1,53 @@
-import type { SentHearing, SentMeasurement } from '@gullwind/contract';
-import type { Hearing, Measurement } from '@gullwind/core';
+import {
+  MOST_MEASUREMENTS,
+  type MeasurementPage,
+  type MeasurementQuery,
+  type SentHearing,
+  type SentMeasurement,
+} from '@gullwind/contract';
+import type { Hearing, Measurement, MeasurementHead } from '@gullwind/core';
 import type { Queryable } from '../db/database';
+import { rowsOf } from '../db/rowsOf';
+
+/** One may have responses of 4,000 points each. */
+const MEASUREMENTS_AT_ONCE = 10;
 
 const MOMENT = (column: string) =>
   `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
 
-const MEASUREMENT_COLUMNS = `id, job, rig_id as rig, gear, subject, instrument, is_simulated as "isSimulated",
-  readings, responses, figures, words, by_whom as by, note, struck, ${MOMENT('measured_at')} as at`;
+const HEAD_COLUMNS = `id, job, rig_id as rig, gear, subject, instrument, is_simulated as "isSimulated",
+  figures, words, by_whom as by, note, struck, ${MOMENT('measured_at')} as at`;
+const MEASUREMENT_COLUMNS = `${HEAD_COLUMNS}, readings, responses`;
 
 const HEARING_COLUMNS = `id, listener, kind, rig_id as rig, one, other, seed::float8 as seed, planned, trials,
   is_finished as "isFinished", expected, model, note, ${MOMENT('heard_at')} as at`;
 
-/** Everything that was measured, the latest first. */
-export const findMeasurements = (db: Queryable): Promise<readonly Measurement[]> =>
-  db.query<Measurement>(
-    `select ${MEASUREMENT_COLUMNS} from measurements order by measured_at desc, id`,
+/** A page of what was measured, the latest first, without what was read. */
+export async function listMeasurements(
+  db: Queryable,
+  { rig, before }: MeasurementQuery,
+): Promise<MeasurementPage> {
+  const measurements = await db.query<MeasurementHead>(
+    `select ${HEAD_COLUMNS} from measurements
+     where ($1::uuid is null or rig_id = $1)
+       and ($2::uuid is null or (measured_at, id) < (select measured_at, id from measurements where id = $2))
+     order by measured_at desc, measurements.id desc limit ${MOST_MEASUREMENTS}`,
+    [rig ?? null, before ?? null],
+  );
+  const [counted] = await db.query<{ total: number }>(
+    'select count(*) as total from measurements where $1::uuid is null or rig_id = $1',
+    [rig ?? null],
+  );
+  return { total: counted!.total, measurements };
+}
+
+/** Everything that was measured with all that was read, the earliest first, a few at a time. */
+export const everyMeasurement = (tx: Queryable): AsyncGenerator<readonly Measurement[]> =>
+  rowsOf<Measurement>(
+    tx,
+    'measurement_rows',
+    `select ${MEASUREMENT_COLUMNS} from measurements order by measured_at, id`,
+    MEASUREMENTS_AT_ONCE,
   );
 
 export async function findMeasurement(db: Queryable, id: string): Promise<Measurement | undefined> {

@@ -8,7 +8,7 @@ import {
 } from '@gullwind/contract';
 import { upgradeThing, type GearKind } from '@gullwind/core';
 import type { FileHandle } from 'node:fs/promises';
-import { findHearings, findMeasurements } from '../bench/benchStore';
+import { everyMeasurement, findHearings } from '../bench/benchStore';
 import { findOffCuts, findRecords } from '../build/buildStore';
 import { everyHunt } from '../hunts/huntStore';
 import type { Database, Queryable } from '../db/database';
@@ -129,15 +129,18 @@ async function backUpRecords(tx: Queryable, rig: string, take: TakeLine): Promis
 
 /** What was measured, heard and hunted for, the earliest first. */
 async function backUpBench(tx: Queryable, take: TakeLine): Promise<number> {
-  const measurements = await findMeasurements(tx);
-  for (const measurement of measurements.toReversed())
-    await take(JSON.stringify({ kind: 'measurement', measurement }));
+  let measured = 0;
+  for await (const measurements of everyMeasurement(tx)) {
+    for (const measurement of measurements)
+      await take(JSON.stringify({ kind: 'measurement', measurement }));
+    measured += measurements.length;
+  }
   const hearings = await findHearings(tx);
   for (const hearing of hearings.toReversed())
     await take(JSON.stringify({ kind: 'hearing', hearing }));
   const hunts = await everyHunt(tx);
   for (const hunt of hunts) await take(JSON.stringify({ kind: 'hunt', hunt }));
-  return measurements.length + hearings.length + hunts.length;
+  return measured + hearings.length + hunts.length;
 }
 
 interface LineRow {

@@ -67,8 +67,13 @@ export const shown = <Data, Arg = void>(name: ShownName, pathOf: (arg: Arg) => s
 });
 
 /** A page of a long list, shown in the same way. */
-const pageWithPending = <Page>(name: ShownName, page: Page, arg: unknown): Page =>
-  withPending(name, { pages: [page], pageParams: [] }, arg, outbox.kept).pages[0]!;
+export const pageWithPending = <Page>(
+  name: ShownName,
+  page: Page,
+  arg: unknown,
+  pageParam: unknown,
+): Page =>
+  withPending(name, { pages: [page], pageParams: [pageParam] }, arg, outbox.kept).pages[0]!;
 
 /** Everything the page asks of the server. What it writes goes through the outbox. */
 export const api = createApi({
@@ -90,8 +95,8 @@ export const api = createApi({
         },
         query: ({ queryArg: { search, sort, removed }, pageParam }) =>
           `/rigs?${new URLSearchParams({ search, sort, from: String(pageParam), removed: String(removed) })}`,
-        transformResponse: (page: RigPage, _meta, { queryArg }) =>
-          pageWithPending('listRigs', page, queryArg),
+        transformResponse: (page: RigPage, _meta, { queryArg, pageParam }) =>
+          pageWithPending('listRigs', page, queryArg, pageParam),
         providesTags: ['rigs'],
         keepUnusedDataFor: 0,
       }),
@@ -108,8 +113,8 @@ export const api = createApi({
         },
         query: ({ queryArg, pageParam }) =>
           `/rigs/${queryArg}/revisions${pageParam === null ? '' : `?before=${pageParam}`}`,
-        transformResponse: (page: RevisionPage, _meta, { queryArg }) =>
-          pageWithPending('listRevisions', page, queryArg),
+        transformResponse: (page: RevisionPage, _meta, { queryArg, pageParam }) =>
+          pageWithPending('listRevisions', page, queryArg, pageParam),
         providesTags: ['revisions'],
         keepUnusedDataFor: 0,
       }),

@@ -1,23 +1,27 @@
 import type {
   ConnectedThing,
   Instrument,
+  MeasurementPage,
   MeterAnswer,
   MeterQuestion,
   SweepAnswer,
   SweepQuestion,
   TruthAnswer,
 } from '@gullwind/contract';
-import type { Hearing, Measurement } from '@gullwind/core';
-import { api, shown, writing, type Written } from './api';
+import type { Hearing } from '@gullwind/core';
+import { api, pageWithPending, shown, writing, type Written } from './api';
 import type { ArgsOf, DataOf, WriteName } from './outbox';
-
-interface MeasurementList {
-  readonly measurements: readonly Measurement[];
-}
 
 interface HearingList {
   readonly hearings: readonly Hearing[];
 }
+
+const countOf = (pages: readonly MeasurementPage[]): number =>
+  pages.reduce((sum, { measurements }) => sum + measurements.length, 0);
+
+/** Where a page of what was measured is asked for. */
+export const measurementsPath = (rig: string | null, before: string | null): string =>
+  `/measurements?${new URLSearchParams({ ...(rig && { rig }), ...(before && { before }) })}`;
 
 /** What the page asks of instruments, and what it keeps of measurements and of what was heard. */
 const benchApi = api.injectEndpoints({
@@ -58,8 +62,15 @@ const benchApi = api.injectEndpoints({
           body: { connected },
         }),
       }),
-      listMeasurements: build.query<MeasurementList, void>({
-        ...shown<MeasurementList>('listMeasurements', () => '/measurements'),
+      listMeasurements: build.infiniteQuery<MeasurementPage, string | null, string | null>({
+        infiniteQueryOptions: {
+          initialPageParam: null,
+          getNextPageParam: ({ total, measurements }, pages) =>
+            measurements.length > 0 && countOf(pages) < total ? measurements.at(-1)!.id : undefined,
+        },
+        query: ({ queryArg: rig, pageParam }) => measurementsPath(rig, pageParam),
+        transformResponse: (page: MeasurementPage, _meta, { queryArg, pageParam }) =>
+          pageWithPending('listMeasurements', page, queryArg, pageParam),
         providesTags: ['measurements'],
       }),
       addMeasurement: write('addMeasurement'),
@@ -78,7 +89,7 @@ export const {
   useMeasureMutation,
   useSweepMutation,
   useAskTruthMutation,
-  useListMeasurementsQuery,
+  useListMeasurementsInfiniteQuery,
   useAddMeasurementMutation,
   useStrikeMeasurementMutation,
   useListHearingsQuery,

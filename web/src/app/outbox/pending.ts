@@ -1,6 +1,7 @@
 import type {
   GearList,
   HuntSetting,
+  MeasurementPage,
   RevisionPage,
   RigPage,
   SentHunt,
@@ -14,7 +15,7 @@ import type {
   Hearing,
   Hunt,
   HuntAnswer,
-  Measurement,
+  MeasurementHead,
   OffCut,
 } from '@gullwind/core';
 import type { Operation } from './operation';
@@ -103,25 +104,6 @@ const showPhoto: Shown<Photo, string> = ({ photo }, { name, args }, rig) => {
 const showSettings: Shown<Settings> = (settings, { name, args }) =>
   name === 'putSettings' ? args : settings;
 
-interface MeasurementList {
-  readonly measurements: readonly Measurement[];
-}
-
-const showMeasurements: Shown<MeasurementList> = (list, { name, args, at }) => {
-  if (name === 'addMeasurement') {
-    if (list.measurements.some(({ id }) => id === args.id)) return list;
-    const made: Measurement = { ...args.sent, id: args.id, at, struck: null };
-    return { measurements: [made, ...list.measurements] };
-  }
-  if (name === 'strikeMeasurement')
-    return {
-      measurements: list.measurements.map((one) =>
-        one.id === args.id ? { ...one, struck: args.struck } : one,
-      ),
-    };
-  return list;
-};
-
 interface HearingList {
   readonly hearings: readonly Hearing[];
 }
@@ -197,6 +179,31 @@ interface Pages<Page> {
   readonly pages: readonly Page[];
   readonly pageParams: readonly unknown[];
 }
+
+/** A measurement that is not sent yet is the first of the first page. */
+const showMeasurements: Shown<Pages<MeasurementPage>, string | null> = (
+  list,
+  { name, args, at },
+  rig,
+) => {
+  const struck = (one: MeasurementHead) =>
+    name === 'strikeMeasurement' && one.id === args.id ? { ...one, struck: args.struck } : one;
+  const heads = list.pages.flatMap(({ measurements }) => measurements);
+  const isNew =
+    name === 'addMeasurement' &&
+    (rig === null || args.sent.rig === rig) &&
+    !heads.some(({ id }) => id === args.id);
+  return {
+    ...list,
+    pages: list.pages.map(({ total, measurements }, i) => {
+      const isFirst = list.pageParams[i] === null;
+      if (!isNew || !isFirst) return { total, measurements: measurements.map(struck) };
+      const { readings: _, responses: __, ...head } = args.sent;
+      const made: MeasurementHead = { ...head, id: args.id, at, struck: null };
+      return { total: total + 1, measurements: [made, ...measurements] };
+    }),
+  };
+};
 
 /** A rig that is taken off the list, or put back, is on the other one. */
 const showRigs: Shown<Pages<RigPage>, { readonly removed: boolean }> = (

@@ -1,52 +1,66 @@
-import { writeMeasurementsCsv } from '@gullwind/contract';
-import { JOB_WORDS, type Measurement } from '@gullwind/core';
+import { JOB_WORDS, type MeasurementHead } from '@gullwind/core';
 import { Box, Button, TextField, Typography } from '@mui/material';
+import { useSnackbar } from 'notistack';
 import { useState } from 'react';
-import { useListMeasurementsQuery, useStrikeMeasurementMutation } from '../../app/benchApi';
+import { useListMeasurementsInfiniteQuery, useStrikeMeasurementMutation } from '../../app/benchApi';
+import { sayFailed } from '../../app/http';
 import { saveText } from '../files';
+import { measurementsFile } from './model/measurementsFile';
 
 interface Props {
   /** Only of this rig; null shows all. */
   readonly rig: string | null;
 }
 
-const NONE: readonly Measurement[] = [];
-const SHOWN = 40;
-
 /** Everything that was measured, the latest first; nothing is changed, but what does not count can be struck out. */
 export function KeptList({ rig }: Props) {
-  const { data } = useListMeasurementsQuery();
-  const all = (data?.measurements ?? NONE).filter((one) => rig === null || one.rig === rig);
+  const { data, hasNextPage, isFetching, fetchNextPage } = useListMeasurementsInfiniteQuery(rig);
+  const shown = data?.pages.flatMap(({ measurements }) => measurements) ?? [];
+  const total = data?.pages[0]?.total ?? 0;
   return (
     <>
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
         <Typography variant="h2" sx={{ flex: 1 }}>
           Kept
         </Typography>
-        <Button
-          size="small"
-          disabled={all.length === 0}
-          onClick={() => saveText('measurements.csv', writeMeasurementsCsv(all), 'text/csv')}
-        >
-          Export (CSV)
-        </Button>
+        <Export rig={rig} isEmpty={total === 0} />
       </Box>
-      {data && all.length === 0 && (
+      {data && total === 0 && (
         <Typography variant="body2" sx={{ color: 'text.secondary' }}>
           Nothing was measured yet. What you keep stays here with every reading.
         </Typography>
       )}
-      {all.slice(0, SHOWN).map((one) => (
+      {shown.map((one) => (
         <Kept key={one.id} one={one} />
       ))}
-      {all.length > SHOWN && (
-        <Typography variant="body2">{`${all.length - SHOWN} more are in the export.`}</Typography>
+      {hasNextPage && (
+        <Button size="small" disabled={isFetching} onClick={() => void fetchNextPage()}>
+          {`Show more (${total - shown.length} left)`}
+        </Button>
       )}
     </>
   );
 }
 
-function Kept({ one }: { readonly one: Measurement }) {
+/** All of them with every reading, however many there are. */
+function Export({ rig, isEmpty }: Props & { readonly isEmpty: boolean }) {
+  const { enqueueSnackbar } = useSnackbar();
+  const [isBusy, setBusy] = useState(false);
+  const save = async () => {
+    setBusy(true);
+    const file = await measurementsFile(rig);
+    setBusy(false);
+    if ('failure' in file) enqueueSnackbar(sayFailed(file.failure), { variant: 'warning' });
+    else saveText('measurements.csv', file.parts, 'text/csv');
+  };
+  return (
+    <Button size="small" disabled={isEmpty || isBusy} onClick={() => void save()}>
+      Export (CSV)
+    </Button>
+  );
+}
+
+function Kept({ one }: { readonly one: MeasurementHead }) {
   const { subject, job, at, instrument, isSimulated, words, struck } = one;
   return (
     <Box
@@ -72,7 +86,7 @@ function Kept({ one }: { readonly one: Measurement }) {
 }
 
 /** Why it does not count: it stays, with the reason. */
-function Strike({ one: { id, struck } }: { readonly one: Measurement }) {
+function Strike({ one: { id, struck } }: { readonly one: MeasurementHead }) {
   const [strike] = useStrikeMeasurementMutation();
   const [why, setWhy] = useState<string | null>(null);
   const say = (to: string | null) => {
