@@ -15,6 +15,7 @@ export default class BrowserEnvironment extends TestEnvironment {
       ReadableStream,
       TransformStream,
       BroadcastChannel,
+      MessageChannel,
     };
     for (const [name, value] of Object.entries(platform)) this.global[name] ??= value;
   }
