@@ -40,8 +40,10 @@ test.each<[string, Error, number, ErrorCode]>([
   ['full', coded('could not extend file', '53100'), 507, 'no-room'],
 ])('a database that is %s is answered as that', async (_, error, status, code) => {
   const db: Database = {
+    isAlone: true,
     query: () => Promise.reject(error),
     transaction: () => Promise.reject(error),
+    snapshot: () => Promise.reject(error),
     close: async () => undefined,
   };
   const http = createServer(

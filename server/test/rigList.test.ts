@@ -217,7 +217,13 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('on %s', (_, 
     await keepHouse(db, null, (error) => failures.push(error))();
     expect(await names({ removed: true })).toEqual([]);
     const away = () => Promise.reject(new Error('away'));
-    const broken: Database = { query: away, transaction: away, close: away };
+    const broken: Database = {
+      isAlone: true,
+      query: away,
+      transaction: away,
+      snapshot: away,
+      close: away,
+    };
     await keepHouse(broken, null, (error) => failures.push(error))();
     expect(failures).toEqual([new Error('away')]);
   });

@@ -66,7 +66,13 @@ describe('with a stand-in for the disk', () => {
   test('the house is not kept without room', async () => {
     const failures: unknown[] = [];
     const asked = () => Promise.reject(new Error('asked'));
-    const broken = { query: asked, transaction: asked, close: asked };
+    const broken = {
+      isAlone: true,
+      query: asked,
+      transaction: asked,
+      snapshot: asked,
+      close: asked,
+    };
     const keep = (bytes: number) =>
       keepHouse(
         broken,

@@ -105,12 +105,59 @@ describe.each(all.map((engine) => [engine.name, engine] as const))(
         await gate;
         yield* parts.slice(1);
       }
-      const first = restore(other, slow(), true);
+      const first = restore(other, slow, true);
       expect(await put(other, EMPTY)).toEqual({ kind: 'busy' });
       go();
       expect((await first).kind).toBe('restored');
       expect((await put(other, parts)).kind).toBe('restored');
     });
+
+    test('while a restore comes in, others read what is there; at its end it is all there, and nothing beside it', async () => {
+      const id = randomUUID();
+      await createRig(db, id, newRig('comes back'));
+      const parts = await partsIn(await linesIn(db));
+      await put(other, EMPTY);
+      const before = randomUUID();
+      await createRig(other, before, newRig('is there'));
+      let seen: unknown = null;
+      async function* watched() {
+        for (const part of parts) {
+          seen ??= await Promise.race([
+            findRig(other, before),
+            new Promise((resolve) => setTimeout(() => resolve('waits'), 5000)),
+          ]);
+          yield part;
+        }
+      }
+      expect((await restore(other, watched, true)).kind).toBe('restored');
+      expect(seen).toMatchObject({ id: before });
+      expect(await findRig(other, before)).toBeNull();
+      expect((await findRig(other, id))!.rig.texts.name).toBe('comes back');
+      expect(await stagedTables()).toEqual([]);
+    });
+
+    test.each([1, 2])(
+      'a restore that fails when its parts are read for the %s. time changes nothing',
+      async (time) => {
+        await put(other, await partsIn(await linesIn(db)));
+        const kept = await linesIn(other);
+        const parts = await partsIn(kept);
+        let times = 0;
+        async function* failing() {
+          times += 1;
+          yield* parts.slice(0, -1);
+          if (times === Math.min(time, other.isAlone ? 2 : 1)) throw new Error('the disk is gone');
+          yield* parts.slice(-1);
+        }
+        await expect(restore(other, failing, true)).rejects.toThrow('the disk is gone');
+        expect(await linesIn(other)).toEqual(kept);
+        expect(await stagedTables()).toEqual([]);
+        expect((await put(other, parts)).kind).toBe('restored');
+      },
+    );
+
+    const stagedTables = () =>
+      other.query(`select relname from pg_class where relname like 'staged%' and relkind = 'r'`);
 
     test('a rig that cannot be read is written as what it is, and is there again', async () => {
       const id = randomUUID();

@@ -2,8 +2,9 @@ import { existsSync } from 'node:fs';
 import { cp, mkdir, rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { PGlite, types, type Transaction } from '@electric-sql/pglite';
-import type { Database, Queryable } from './database';
+import { BEGIN_SNAPSHOT, type Database, type Queryable } from './database';
 import { takeFromOthers } from './ownerOnly';
+import { isRead, SharedSnapshot } from './sharedSnapshot';
 import { SyncedFolder } from './syncedFolder';
 
 /** int8 and numeric as numbers, dates as text: the same as on a server. */
@@ -90,10 +91,29 @@ function endProcess(reason: string): never {
 }
 
 class PgliteDatabase implements Database {
+  readonly isAlone = true;
+  /** One that is being read. */
+  private shared: SharedSnapshot | null = null;
+
   constructor(private readonly engine: PGlite) {}
 
   query<Row>(sql: string, parameters: readonly unknown[] = []): Promise<readonly Row[]> {
+    if (this.shared && isRead(sql)) return this.shared.read<Row>(sql, parameters);
     return queryOn<Row>(this.engine, sql, parameters);
+  }
+
+  snapshot<T>(work: (tx: Queryable) => Promise<T>): Promise<T> {
+    return this.transaction(async (tx) => {
+      await tx.query(BEGIN_SNAPSHOT);
+      const shared = new SharedSnapshot(tx);
+      this.shared = shared;
+      try {
+        return await work(shared);
+      } finally {
+        this.shared = null;
+        await shared.settled();
+      }
+    });
   }
 
   async transaction<T>(work: (tx: Queryable) => Promise<T>): Promise<T> {

@@ -1,5 +1,5 @@
 import pg from 'pg';
-import type { Database, Queryable } from './database';
+import { BEGIN_SNAPSHOT, type Database, type Queryable } from './database';
 
 const INT8 = 20;
 const NUMERIC = 1700;
@@ -24,6 +24,7 @@ export async function openPostgres(url: string): Promise<Database> {
 
 /** @param pool shared by all requests; a connection that is lost is replaced by it */
 export class PostgresDatabase implements Database {
+  readonly isAlone = false;
   constructor(private readonly pool: pg.Pool) {}
 
   query<Row>(sql: string, parameters: readonly unknown[] = []): Promise<readonly Row[]> {
@@ -51,6 +52,13 @@ export class PostgresDatabase implements Database {
       client.off('error', lose);
       client.release(lost);
     }
+  }
+
+  snapshot<T>(work: (tx: Queryable) => Promise<T>): Promise<T> {
+    return this.transaction(async (tx) => {
+      await tx.query(BEGIN_SNAPSHOT);
+      return work(tx);
+    });
   }
 
   close(): Promise<void> {

@@ -6,9 +6,12 @@ import type { Database, Queryable } from './database';
  * transactions included, is asked of that one; outside it is the database as it was.
  */
 export class RequestDatabase implements Database {
+  readonly isAlone: boolean;
   private readonly current = new AsyncLocalStorage<Queryable>();
 
-  constructor(private readonly db: Database) {}
+  constructor(private readonly db: Database) {
+    this.isAlone = db.isAlone;
+  }
 
   query<Row>(sql: string, parameters?: readonly unknown[]): Promise<readonly Row[]> {
     return (this.current.getStore() ?? this.db).query<Row>(sql, parameters);
@@ -22,6 +25,10 @@ export class RequestDatabase implements Database {
   /** Runs `work` with everything in it, and in what it starts, in one transaction. Rolls back when it throws. */
   together<T>(work: (tx: Queryable) => Promise<T>): Promise<T> {
     return this.db.transaction((tx) => this.current.run(tx, () => work(tx)));
+  }
+
+  snapshot<T>(work: (tx: Queryable) => Promise<T>): Promise<T> {
+    return this.db.snapshot(work);
   }
 
   close(): Promise<void> {

@@ -12,13 +12,14 @@ import {
   type Rig,
 } from '@gullwind/core';
 import type { Database, Queryable } from '../db/database';
+import { letOthers } from '../letOthers';
 
 /**
  * Which computation made a listing. It goes up with every change of what the list shows or of the figures in it;
  * listings of another are made anew at the start.
  */
 const MADE_BY = 3;
-const RIGS_AT_ONCE = 20;
+const RIGS_AT_ONCE = 5;
 
 const solver = new SectionSolver();
 
@@ -142,5 +143,6 @@ export async function fillListings(db: Database): Promise<void> {
       return rigs.length;
     });
     if (filled < RIGS_AT_ONCE) return;
+    await letOthers();
   }
 }

@@ -1,9 +1,10 @@
 import { readRig } from '@gullwind/contract';
 import { RIG_FORMAT } from '@gullwind/core';
 import type { Database } from '../db/database';
+import { letOthers } from '../letOthers';
 import { keepListing } from './listings';
 
-const RIGS_AT_ONCE = 20;
+const RIGS_AT_ONCE = 5;
 
 /**
  * Brings documents of earlier formats up to this one, each under the revision it has. What cannot be read
@@ -35,5 +36,6 @@ export async function upgradeRigs(db: Database): Promise<number> {
     });
     if (last === null) return upgraded;
     after = last;
+    await letOthers();
   }
 }

@@ -16,6 +16,7 @@ import { rowsOf } from '../db/rowsOf';
 import { keptPicture } from '../photo/photoStore';
 import type { FreeBytes } from '../db/room';
 import { KnownError } from '../errors';
+import { letOthers } from '../letOthers';
 import { findSettings } from '../settings/settingsStore';
 import { bytesOf, Writing } from './spool';
 
@@ -43,7 +44,7 @@ export async function backUpInto(
   const counts = await backUp(db, (line) => writing.write(`${line}\n`));
   await writing.flush();
   try {
-    for await (const _ of readWorkspace(bytesOf(file)));
+    for await (const _ of readWorkspace(bytesOf(file))) await letOthers();
   } catch (error) {
     if (!(error instanceof WorkspaceRefused)) throw error;
     const { part, problems } = error;
@@ -57,8 +58,7 @@ export async function backUpInto(
 
 /** Writes everything that is kept as it is at one moment, line by line. */
 export function backUp(db: Database, take: TakeLine): Promise<WorkspaceCounts> {
-  return db.transaction(async (tx) => {
-    await tx.query('set transaction isolation level repeatable read read only');
+  return db.snapshot(async (tx) => {
     await take(HEADER_LINE);
     if ((await tx.query('select from settings')).length > 0)
       await take(JSON.stringify({ kind: 'settings', settings: await findSettings(tx) }));

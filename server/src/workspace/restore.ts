@@ -3,10 +3,12 @@ import type { Database, Queryable } from '../db/database';
 import { putPhoto } from '../photo/photoStore';
 import { broughtBack } from '../photo/picture';
 import { fillListings } from '../rigs/listings';
+import { letOthers } from '../letOthers';
 import { upgradeRigs } from '../rigs/upgradeRigs';
+import { Batches } from './batches';
+import { INSERT } from './inserts';
+import { dropStaged, placeStaged, stageRigs } from './stagedRigs';
 
-/** So much of a document text goes to the database at once. */
-const BATCH_LENGTH = 2 ** 20;
 /** Any constant serves; it keeps two server processes from restoring at once. */
 const RESTORE_LOCK = 727_002;
 
@@ -19,26 +21,32 @@ export type RestoreResult =
 
 const busy = new WeakSet<Database>();
 
+/** The parts of a workspace from its beginning, each time it is called; what they hold was looked at before. */
+type Parts = () => AsyncIterable<WorkspacePart>;
+
 /**
- * Puts a workspace in the place of everything that is there, all of it or nothing. Of two at once one wins.
+ * Puts a workspace in the place of everything that is there, all of it or nothing. Of two at once one wins. What is saved
+ * before that moment is replaced with the rest.
  *
- * @param parts as they come; what they hold was looked at before
  * @param overwrite false refuses where there are rigs or gear already; settings alone are replaced
  */
 export async function restore(
   db: Database,
-  parts: AsyncIterable<WorkspacePart>,
+  parts: Parts,
   overwrite: boolean,
 ): Promise<RestoreResult> {
   if (busy.has(db)) return { kind: 'busy' };
   busy.add(db);
   try {
-    const result = await db.transaction((tx) => putBack(tx, parts, overwrite));
+    if (!overwrite && !(await isEmpty(db))) return { kind: 'notEmpty' };
+    if (db.isAlone) await stageRigs(db, parts());
+    const result = await db.transaction((tx) => putBack(tx, parts(), overwrite, db.isAlone));
     if (result.kind !== 'restored') return result;
     await upgradeRigs(db);
     await fillListings(db);
     return result;
   } finally {
+    if (db.isAlone) await dropStaged(db);
     busy.delete(db);
   }
 }
@@ -47,6 +55,7 @@ async function putBack(
   tx: Queryable,
   parts: AsyncIterable<WorkspacePart>,
   overwrite: boolean,
+  isStaged: boolean,
 ): Promise<RestoreResult> {
   const [lock] = await tx.query<{ held: boolean }>('select pg_try_advisory_xact_lock($1) as held', [
     RESTORE_LOCK,
@@ -69,8 +78,11 @@ async function putBack(
     'hunts',
   ])
     await tx.query(`delete from ${table}`);
-  const writer = new Writer(tx, removed);
-  for await (const part of parts) await writer.take(part);
+  const writer = new Writer(tx, removed, isStaged ? await placeStaged(tx) : null);
+  for await (const part of parts) {
+    await writer.take(part);
+    await letOthers();
+  }
   return { kind: 'restored', restored: await writer.end() };
 }
 
@@ -92,98 +104,37 @@ async function rememberRemoved(tx: Queryable): Promise<ReadonlyMap<string, numbe
   return new Map(rows.map(({ id, revision }) => [id, revision]));
 }
 
-const INSERT = {
-  rig: `insert into rigs (id, revision, created_at, updated_at, deleted_at, document)
-        select id, revision, "createdAt"::timestamptz, "updatedAt"::timestamptz,
-               "deletedAt"::timestamptz, document
-        from jsonb_to_recordset($1::jsonb) as kept
-             (id uuid, revision integer, "createdAt" text, "updatedAt" text, "deletedAt" text, document jsonb)`,
-  revision: `insert into rig_revisions (rig_id, revision, saved_at, name, document)
-             select rig, revision, "savedAt"::timestamptz, name, document
-             from jsonb_to_recordset($1::jsonb) as kept
-                  (rig uuid, revision integer, "savedAt" text, name text, document jsonb)`,
-  gear: `insert into gear (id, kind, name, note, place, thing, qualities, retired, revision)
-         select item ->> 'id', item ->> 'kind', item -> 'thing' ->> 'name', item ->> 'note', place,
-                item -> 'thing', item -> 'qualities', (item ->> 'retired')::boolean, revision
-         from jsonb_to_recordset($1::jsonb) as kept (place integer, revision integer, item jsonb)`,
-  test: `insert into cable_tests (id, rig_id, cable, label, revision, fingerprint, length_m, tip_through,
-           sleeve_through, ring_through, leak_ohm, silent_plugs, pull, wiggle, capacitance_f, by_whom, note, tested_at)
-         select (test ->> 'id')::uuid, rig, test ->> 'cable', test ->> 'label', (test ->> 'revision')::integer,
-                test ->> 'fingerprint', (test ->> 'lengthM')::double precision, (test ->> 'tipThrough')::boolean,
-                (test ->> 'sleeveThrough')::boolean, (test ->> 'ringThrough')::boolean,
-                (test ->> 'leakOhm')::double precision, (test ->> 'silentPlugs')::boolean,
-                (test ->> 'pull')::boolean, (test ->> 'wiggle')::boolean,
-                (test ->> 'capacitanceF')::double precision, test ->> 'by', test ->> 'note',
-                (test ->> 'at')::timestamptz
-         from jsonb_to_recordset($1::jsonb) as kept (rig uuid, test jsonb)`,
-  done: `insert into work_done (rig_id, step, fingerprint, length_m, revision, by_whom, done_at)
-         select rig, done ->> 'step', done ->> 'fingerprint', (done ->> 'lengthM')::double precision,
-                (done ->> 'revision')::integer, done ->> 'by', (done ->> 'at')::timestamptz
-         from jsonb_to_recordset($1::jsonb) as kept (rig uuid, done jsonb)`,
-  offCut: `insert into off_cuts (id, name, gear, length_m, note)
-           select ("offCut" ->> 'id')::uuid, "offCut" ->> 'name', "offCut" ->> 'gear',
-                  ("offCut" ->> 'lengthM')::double precision, "offCut" ->> 'note'
-           from jsonb_to_recordset($1::jsonb) as kept ("offCut" jsonb)`,
-  measurement: `insert into measurements (id, job, rig_id, gear, subject, instrument, is_simulated, readings,
-                  responses, figures, words, by_whom, note, struck, measured_at)
-                select (m ->> 'id')::uuid, m ->> 'job',
-                       (select id from rigs where id = (m ->> 'rig')::uuid), m ->> 'gear', m ->> 'subject',
-                       m ->> 'instrument', (m ->> 'isSimulated')::boolean, m -> 'readings', m -> 'responses',
-                       m -> 'figures', m ->> 'words', m ->> 'by', m ->> 'note', m ->> 'struck',
-                       (m ->> 'at')::timestamptz
-                from jsonb_to_recordset($1::jsonb) as kept (measurement jsonb), lateral (select measurement as m) as one`,
-  hearing: `insert into hearings (id, listener, kind, rig_id, one, other, seed, planned, trials, is_finished,
-              expected, model, note, heard_at)
-            select (h ->> 'id')::uuid, h ->> 'listener', h ->> 'kind',
-                   (select id from rigs where id = (h ->> 'rig')::uuid), h ->> 'one', h ->> 'other',
-                   (h ->> 'seed')::bigint, (h ->> 'planned')::integer, h -> 'trials',
-                   (h ->> 'isFinished')::boolean, h ->> 'expected', h ->> 'model', h ->> 'note',
-                   (h ->> 'at')::timestamptz
-            from jsonb_to_recordset($1::jsonb) as kept (hearing jsonb), lateral (select hearing as h) as one`,
-  hunt: `with kept as (
-           select hunt as h from jsonb_to_recordset($1::jsonb) as kept (hunt jsonb)
-           where hunt ->> 'rig' is null or exists (select from rigs where id = (hunt ->> 'rig')::uuid)
-         ), put as (
-           insert into hunts (id, rig_id, revision, symptom, comes_and_goes, test_order, weights, note,
-             begun_at, changed_at, ended_at, ending)
-           select (h ->> 'id')::uuid, (h ->> 'rig')::uuid, (h ->> 'revision')::integer, h ->> 'symptom',
-                  (h ->> 'comesAndGoes')::boolean, h ->> 'order', h -> 'weights', h ->> 'note',
-                  (h ->> 'begunAt')::timestamptz, (h ->> 'changedAt')::timestamptz,
-                  (h ->> 'endedAt')::timestamptz, nullif(h -> 'ending', 'null'::jsonb)
-           from kept returning id
-         )
-         insert into hunt_answers (id, hunt_id, nth, test, outcome, says, minutes, by_whom, answered_at, taken_back)
-         select (a ->> 'id')::uuid, put.id, nth, a ->> 'test', a ->> 'outcome', a ->> 'says',
-                (a ->> 'minutes')::double precision, a ->> 'by', (a ->> 'at')::timestamptz,
-                (a ->> 'takenBack')::timestamptz
-         from kept join put on put.id = (h ->> 'id')::uuid,
-              jsonb_array_elements(h -> 'answers') with ordinality as answers (a, nth)`,
-} as const;
-
 /** Writes parts in batches, in the order in which they depend on each other. */
 class Writer {
   private readonly counts = { rigs: 0, revisions: 0, gear: 0, records: 0 };
-  private batch: { readonly kind: keyof typeof INSERT; readonly rows: string[] } | null = null;
-  private length = 0;
+  private readonly batches: Batches<keyof typeof INSERT>;
   /** Rigs under another revision than they had, which is kept as one of its own. */
-  private renumbered: string[] = [];
+  private readonly renumbered: string[];
 
+  /** @param placed rigs that are there already, those that were renumbered; null where they come as parts */
   constructor(
     private readonly tx: Queryable,
     private readonly removed: ReadonlyMap<string, number>,
-  ) {}
+    private readonly placed: readonly string[] | null,
+  ) {
+    this.batches = new Batches(tx, INSERT);
+    this.renumbered = [...(placed ?? [])];
+  }
 
   async take(part: WorkspacePart): Promise<void> {
     switch (part.kind) {
       case 'rig':
         this.counts.rigs++;
-        return this.add('rig', this.renumber(part));
+        return this.placed ? undefined : this.batches.add('rig', this.renumber(part));
       case 'revision':
         this.counts.revisions++;
-        return this.add('revision', part);
+        return this.placed ? undefined : this.batches.add('revision', part);
       case 'gear':
         this.counts.gear++;
-        return this.add('gear', { ...part, revision: this.after(part.item.id, part.revision) });
+        return this.batches.add('gear', {
+          ...part,
+          revision: this.after(part.item.id, part.revision),
+        });
       case 'test':
       case 'done':
       case 'offCut':
@@ -191,7 +142,7 @@ class Writer {
       case 'hearing':
       case 'hunt':
         this.counts.records++;
-        return this.add(part.kind, part);
+        return this.batches.add(part.kind, part);
       case 'photo':
         return this.putPicture(part);
       case 'settings':
@@ -202,7 +153,7 @@ class Writer {
   }
 
   async end(): Promise<Restored> {
-    await this.flush();
+    await this.batches.flush();
     await this.tx.query(
       `insert into rig_revisions (rig_id, revision, saved_at, document)
        select id, revision, updated_at, document from rigs where id = any($1::uuid[])`,
@@ -213,7 +164,7 @@ class Writer {
 
   /** A picture that was not made here is made anew, as if it were sent: what a file says of it is not believed. */
   private async putPicture({ rig, photo: { picture, ...lie } }: KeptPhoto): Promise<void> {
-    await this.flush();
+    await this.batches.flush();
     this.counts.records++;
     await putPhoto(this.tx, rig, await broughtBack(Buffer.from(picture, 'base64')), lie);
   }
@@ -228,24 +179,5 @@ class Writer {
     const revision = this.after(rig.id, rig.revision);
     if (revision !== rig.revision) this.renumbered.push(rig.id);
     return { ...rig, revision };
-  }
-
-  private async add(
-    kind: keyof typeof INSERT,
-    row: Exclude<WorkspacePart, { readonly kind: 'settings' | 'photo' }>,
-  ): Promise<void> {
-    if (this.batch?.kind !== kind) await this.flush();
-    this.batch ??= { kind, rows: [] };
-    const text = JSON.stringify(row);
-    this.batch.rows.push(text);
-    this.length += text.length;
-    if (this.length >= BATCH_LENGTH) await this.flush();
-  }
-
-  private async flush(): Promise<void> {
-    const { batch } = this;
-    this.batch = null;
-    this.length = 0;
-    if (batch) await this.tx.query(INSERT[batch.kind], [`[${batch.rows.join(',')}]`]);
   }
 }

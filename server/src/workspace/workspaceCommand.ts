@@ -50,7 +50,7 @@ async function restoreFrom(db: Database, path: string, overwrite: boolean): Prom
   });
   try {
     for await (const _ of readWorkspace(bytesOf(file)));
-    const result = await restore(db, rereadWorkspace(bytesOf(file)), overwrite);
+    const result = await restore(db, () => rereadWorkspace(bytesOf(file)), overwrite);
     switch (result.kind) {
       case 'restored': {
         const { rigs, revisions, gear } = result.restored;

@@ -10,6 +10,7 @@ import { pipeline } from 'node:stream/promises';
 import type { Database } from '../db/database';
 import { demandRoom, type FreeBytes } from '../db/room';
 import { KnownError } from '../errors';
+import { letOthers } from '../letOthers';
 import { LINES } from '../guards';
 import { demand } from '../parse';
 import { backUpInto } from './backUp';
@@ -45,7 +46,7 @@ export function workspaceRoutes(db: Database, place: SpoolPlace): Router {
     return withSpool(place, async (file) => {
       await receive(request, file, place.free);
       await demandRoom(place.free, (await file.stat()).size);
-      const result = await restore(db, parts(file), overwrite);
+      const result = await restore(db, () => parts(file), overwrite);
       if (result.kind === 'restored') response.json(result.restored);
       else throw refusalOf(result.kind);
     });
@@ -83,7 +84,7 @@ async function receive(request: Request, file: FileHandle, free: FreeBytes | nul
     await file.appendFile(piece);
   }
   try {
-    for await (const _ of readWorkspace(bytesOf(file)));
+    for await (const _ of readWorkspace(bytesOf(file))) await letOthers();
   } catch (error) {
     if (!(error instanceof WorkspaceRefused)) throw error;
     throw new KnownError('invalid-request', error.message, { problems: error.problems });

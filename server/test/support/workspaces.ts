@@ -19,5 +19,5 @@ export function put(db: Database, parts: readonly WorkspacePart[], overwrite = t
   async function* each() {
     yield* parts;
   }
-  return restore(db, each(), overwrite);
+  return restore(db, each, overwrite);
 }
