@@ -11,6 +11,8 @@ import { dropStaged, placeStaged, stageRigs } from './stagedRigs';
 
 /** Any constant serves; it keeps two server processes from restoring at once. */
 const RESTORE_LOCK = 727_002;
+/** So many go together; others are heard in between. */
+const RIGS_AT_ONCE = 50;
 
 export type RestoreResult =
   | { readonly kind: 'restored'; readonly restored: Restored }
@@ -67,23 +69,26 @@ async function putBack(
   );
   if (!overwrite && !(await isEmpty(tx))) return { kind: 'notEmpty' };
   const removed = await rememberRemoved(tx);
-  for (const table of [
-    'rig_revisions',
-    'rigs',
-    'gear',
-    'settings',
-    'off_cuts',
-    'measurements',
-    'hearings',
-    'hunts',
-  ])
-    await tx.query(`delete from ${table}`);
+  await removeAll(tx);
   const writer = new Writer(tx, removed, isStaged ? await placeStaged(tx) : null);
   for await (const part of parts) {
     await writer.take(part);
     await letOthers();
   }
   return { kind: 'restored', restored: await writer.end() };
+}
+
+/** With a rig goes what hangs on it. */
+async function removeAll(tx: Queryable): Promise<void> {
+  const rigs = await tx.query<{ id: string }>('select id from rigs');
+  for (let at = 0; at < rigs.length; at += RIGS_AT_ONCE) {
+    const ids = [rigs.slice(at, at + RIGS_AT_ONCE).map(({ id }) => id)];
+    await tx.query('delete from rig_revisions where rig_id = any($1::uuid[])', ids);
+    await tx.query('delete from rigs where id = any($1::uuid[])', ids);
+    await letOthers();
+  }
+  for (const table of ['gear', 'settings', 'off_cuts', 'measurements', 'hearings', 'hunts'])
+    await tx.query(`delete from ${table}`);
 }
 
 async function isEmpty(tx: Queryable): Promise<boolean> {
