@@ -13,6 +13,9 @@ export const DAYS_REMOVED = 30;
 /** As many revisions as come at once, the latest first. */
 export const MOST_REVISIONS = 100;
 
+/** As many uses of gear as come at once. */
+export const MOST_USES = 1000;
+
 /** As many measurements as come at once, the latest first. */
 export const MOST_MEASUREMENTS = 40;
 

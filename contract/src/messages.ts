@@ -1,12 +1,13 @@
-import type {
-  GearItem,
-  GearUse,
-  Job,
-  Rig,
-  RigDifference,
-  SectionSummary,
-  SwitchState,
-  Verdict,
+import {
+  GEAR_ID,
+  type GearItem,
+  type GearUse,
+  type Job,
+  type Rig,
+  type RigDifference,
+  type SectionSummary,
+  type SwitchState,
+  type Verdict,
 } from '@gullwind/core';
 import Joi from 'joi';
 import type { ErrorCode } from './errorCatalogue';
@@ -109,6 +110,17 @@ export interface RigUse extends GearUse {
   readonly rigName: string;
 }
 
+/** In how many rigs entries stand. */
+export interface UseCounts {
+  readonly counts: readonly { readonly gear: string; readonly rigs: number }[];
+}
+
+/** Whose uses are asked for: those of an entry, those in a rig, or both. */
+export interface UseQuery {
+  readonly gear?: string;
+  readonly rig?: string;
+}
+
 export interface UpdateItem {
   readonly basedOn: number;
   readonly item: GearItem;
@@ -200,6 +212,15 @@ export function readRigQuery(value: unknown): Read<RigQuery> {
     ...(removed !== undefined && { removed: asFlag(removed) }),
   });
 }
+
+export const useQueryFields = {
+  gear: Joi.string().pattern(GEAR_ID).optional(),
+  rig: uuid.optional(),
+};
+const useQueryShape: Joi.ObjectSchema<UseQuery> = Joi.object(useQueryFields)
+  .or('gear', 'rig')
+  .messages({ 'object.missing': 'An entry (“gear”) or a rig (“rig”) must be named' });
+export const readUseQuery = (value: unknown): Read<UseQuery> => readWith(useQueryShape, value);
 
 /** Whether a restore may put a workspace in the place of what is there; it may not unless told. */
 export const readOverwrite = (value: unknown): Read<boolean> =>

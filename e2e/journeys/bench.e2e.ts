@@ -47,10 +47,10 @@ const readThree = async (): Promise<void> => {
 test('a reel by three lengths goes into the gear list, and the rig moves', async () => {
   await page.open(`/rigs/${PIT_BOARD}/path?at=l1`);
   const before = await page.trebleDb();
-  const { uses } = await asked<{ uses: { kind: string; gear: string; rigId: string }[] }>(
-    '/gear/uses',
+  const { uses } = await asked<{ uses: { kind: string; gear: string }[] }>(
+    `/gear/uses?rig=${PIT_BOARD}`,
   );
-  const cable = uses.find(({ kind, rigId }) => kind === 'cable' && rigId === PIT_BOARD)!.gear;
+  const cable = uses.find(({ kind }) => kind === 'cable')!.gear;
   await page.open('/bench');
   await page.find('select[aria-label="Which cable"]');
   await choose('Which cable', cable);

@@ -3,6 +3,7 @@ import {
   WORKSPACE_FORMAT,
   type GearList,
   type RigUse,
+  type UseCounts,
   type WorkspacePart,
 } from '@gullwind/contract';
 import {
@@ -102,10 +103,18 @@ test('what a rig was built from is told, and cannot be removed', async () => {
     insertDevice(newRig(''), 0, { ...deviceOfClass('drive', '', 'Drive'), gear: 'used' }),
   );
   await request(app.url).post('/api/rigs').send({ id, rig }).expect(201);
-  const { uses } = (await request(app.url).get('/api/gear/uses').expect(200)).body as {
+  const { uses } = (await request(app.url).get('/api/gear/uses?gear=used').expect(200)).body as {
     uses: RigUse[];
   };
   expect(uses).toEqual([{ kind: 'device', id: 'd1', gear: 'used', rigId: id, rigName: 'uses it' }]);
+  const inRig = await request(app.url).get(`/api/gear/uses?rig=${id}`).expect(200);
+  expect(inRig.body).toEqual({ uses });
+  expect((await request(app.url).get('/api/gear/uses?gear=nowhere').expect(200)).body).toEqual({
+    uses: [],
+  });
+  await expectProblem(request(app.url).get('/api/gear/uses'), 400, 'invalid-request');
+  const { counts } = (await request(app.url).get('/api/gear/counts').expect(200)).body as UseCounts;
+  expect(counts).toContainEqual({ gear: 'used', rigs: 1 });
   const problem = await expectProblem(
     request(app.url)
       .post('/api/gear/remove')

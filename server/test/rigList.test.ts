@@ -8,7 +8,7 @@ import { endHunt, beginHunt } from '../src/hunts/huntStore';
 import { forgetRemoved, keepHouse } from '../src/rigs/housekeeping';
 import { fillListings } from '../src/rigs/listings';
 import { findRevision, listRevisions, nameRevision, thinRevisions } from '../src/rigs/revisions';
-import { listNames, listRigs, listUses } from '../src/rigs/rigList';
+import { countUses, listNames, listRigs } from '../src/rigs/rigList';
 import { createRig, findRig, setRigDeleted, updateRig } from '../src/rigs/rigStore';
 import { engines, openMigrated } from './support/databases';
 import { ENDED, HUNTED } from './support/hunted';
@@ -85,7 +85,7 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('on %s', (_, 
     expect((await listRigs(db, QUERY)).rigs).toEqual([]);
     await fillListings(db);
     expect((await listRigs(db, QUERY)).rigs).toEqual([after]);
-    expect(await listUses(db)).toEqual([]);
+    expect(await countUses(db)).toEqual([]);
   });
 
   test('a rig is a job: what is kept beside it is counted, and what is due comes first', async () => {

@@ -34,7 +34,7 @@ test('a rig that this version cannot read is listed as what it is, and stands in
   expect(first!.unreadable).toContain('99');
   expect(second).toMatchObject({ name: 'half a rig', unreadable: expect.any(String) as string });
   expect(list.find((entry) => entry.id === whole)).toMatchObject({ unreadable: null });
-  await request(app.url).get('/api/gear/uses').expect(200);
+  await request(app.url).get('/api/gear/counts').expect(200);
   // What is kept of it can be had, and it can be taken off.
   expect((await request(app.url).get(`/api/rigs/${ids[0]}`)).body).toMatchObject({ rig: later });
   for (const id of ids) await request(app.url).delete(`/api/rigs/${id}`).expect(204);

@@ -92,6 +92,7 @@ export const gearItem = calledInDocs(
 );
 export const storedItem = calledInDocs('StoredItem', closed({ item: gearItem, revision }));
 export const gearList = closed({ items: list(storedItem) });
+export const useCounts = closed({ counts: list(closed({ gear: text, rigs: count })) });
 export const uses = closed({
   uses: list(closed({ kind: text, id: text, gear: text, rigId: uuid, rigName: text })),
 });

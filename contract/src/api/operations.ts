@@ -8,6 +8,7 @@ import {
   itemsShape,
   nameShape,
   queryFields,
+  useQueryFields,
   signInShape,
   stateShape,
   updateItemShape,
@@ -35,6 +36,7 @@ import {
   storedItem,
   storedRig,
   updatedRig,
+  useCounts,
   uses,
 } from './answers';
 
@@ -233,11 +235,20 @@ const GEAR: readonly Operation[] = [
   },
   {
     method: 'get',
+    path: '/gear/counts',
+    summary: 'In how many rigs entries stand.',
+    status: 200,
+    answer: useCounts,
+    errors: [],
+  },
+  {
+    method: 'get',
     path: '/gear/uses',
-    summary: 'In which rigs entries stand.',
+    summary: 'Where an entry stands (“gear”), or what of the gear list is in a rig (“rig”).',
+    query: useQueryFields,
     status: 200,
     answer: uses,
-    errors: [],
+    errors: ['invalid-request'],
   },
   {
     method: 'post',

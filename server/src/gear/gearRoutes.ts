@@ -1,9 +1,9 @@
-import { readIds, readItems, readUpdateItem, type RigUse } from '@gullwind/contract';
+import { readIds, readItems, readUpdateItem, readUseQuery, type RigUse } from '@gullwind/contract';
 import { Router } from 'express';
 import type { Database } from '../db/database';
 import { KnownError } from '../errors';
 import { demand } from '../parse';
-import { listUses } from '../rigs/rigList';
+import { countUses, findUsed, listUses } from '../rigs/rigList';
 import { demandItem, noSuchItem } from './demandItem';
 import { addGear, listGear, removeGear } from './gearStore';
 
@@ -23,14 +23,18 @@ export function gearRoutes(db: Database): Router {
     response.status(201).json({ items: items.map((item) => ({ item, revision: 1 })) });
   });
 
-  router.get('/uses', async (_request, response) => {
-    response.json({ uses: await listUses(db) });
+  router.get('/counts', async (_request, response) => {
+    response.json({ counts: await countUses(db) });
+  });
+
+  router.get('/uses', async (request, response) => {
+    response.json({ uses: await listUses(db, demand(readUseQuery(request.query))) });
   });
 
   router.post('/remove', async (request, response) => {
     const { ids } = demand(readIds(request.body));
     await db.transaction(async (tx) => {
-      const used = (await listUses(tx)).find(({ gear }) => ids.includes(gear));
+      const used = await findUsed(tx, ids);
       if (used) throw inUse(used);
       await removeGear(tx, ids);
     });

@@ -3,7 +3,10 @@ import {
   type RigPage,
   type RigQuery,
   type RigSort,
+  MOST_USES,
   type RigUse,
+  type UseCounts,
+  type UseQuery,
 } from '@gullwind/contract';
 import type { GearUse, JobRecords } from '@gullwind/core';
 import type { Queryable } from '../db/database';
@@ -80,13 +83,32 @@ export const listNames = (
      where deleted_at is null order by name_key, id`,
   );
 
-/** Where entries of the gear list stand. */
-export async function listUses(db: Queryable): Promise<readonly RigUse[]> {
-  const rows = await db.query<{ id: string; name: string; uses: readonly GearUse[] }>(
-    `select id, listing ->> 'name' as name, uses from rigs join rig_listings on rig_id = id
-     where deleted_at is null order by created_at, id`,
+const USED = `from rigs join rig_listings on rig_id = rigs.id, jsonb_array_elements(uses) as use
+     where deleted_at is null`;
+
+/** In how many rigs entries of the gear list stand; those that stand in none are left out. */
+export const countUses = (db: Queryable): Promise<UseCounts['counts']> =>
+  db.query(
+    `select use ->> 'gear' as gear, count(distinct rigs.id) as rigs ${USED} group by 1 order by 1`,
   );
-  return rows.flatMap(({ id, name, uses }) =>
-    uses.map((use) => ({ ...use, rigId: id, rigName: name })),
+
+/** Where entries of the gear list stand: one of them, or all that are in one rig; the earliest rigs first. */
+export async function listUses(db: Queryable, { gear, rig }: UseQuery): Promise<readonly RigUse[]> {
+  const rows = await db.query<{ id: string; name: string; use: GearUse }>(
+    `select rigs.id, listing ->> 'name' as name, use ${USED}
+       and ($1::text is null or use ->> 'gear' = $1) and ($2::uuid is null or rigs.id = $2)
+     order by created_at, rigs.id limit ${MOST_USES}`,
+    [gear ?? null, rig ?? null],
   );
+  return rows.map(({ id, name, use }) => ({ ...use, rigId: id, rigName: name }));
+}
+
+/** One of those entries that stand in a rig, and where; null where none does. */
+export async function findUsed(db: Queryable, ids: readonly string[]): Promise<RigUse | null> {
+  const [found] = await db.query<{ id: string; name: string; use: GearUse }>(
+    `select rigs.id, listing ->> 'name' as name, use ${USED} and use ->> 'gear' = any($1::text[])
+     order by created_at, rigs.id limit 1`,
+    [ids],
+  );
+  return found ? { ...found.use, rigId: found.id, rigName: found.name } : null;
 }

@@ -11,6 +11,8 @@ import {
   type SessionState,
   type Settings,
   type StoredRig,
+  type UseCounts,
+  type UseQuery,
 } from '@gullwind/contract';
 import type { BoardPhoto, BuildRecords, OffCut } from '@gullwind/core';
 import { createApi, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
@@ -131,8 +133,13 @@ export const api = createApi({
         ...shown<GearList, void>('listGear', () => '/gear'),
         providesTags: ['gear'],
       }),
-      listUses: build.query<{ readonly uses: readonly RigUse[] }, void>({
-        query: () => '/gear/uses',
+      countUses: build.query<UseCounts, void>({
+        query: () => '/gear/counts',
+        providesTags: ['gear', 'rigs'],
+        keepUnusedDataFor: 0,
+      }),
+      listUses: build.query<{ readonly uses: readonly RigUse[] }, UseQuery>({
+        query: (of) => `/gear/uses?${new URLSearchParams({ ...of })}`,
         providesTags: ['gear', 'rigs'],
         keepUnusedDataFor: 0,
       }),
@@ -231,6 +238,7 @@ export const {
   useListOffCutsQuery,
   useRemoveOffCutMutation,
   useListGearQuery,
+  useCountUsesQuery,
   useListUsesQuery,
   useAddGearMutation,
   useRemoveGearMutation,

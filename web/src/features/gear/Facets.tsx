@@ -1,4 +1,4 @@
-import type { RigUse, StoredItem } from '@gullwind/contract';
+import type { StoredItem } from '@gullwind/contract';
 import { GEAR_KINDS, gearOf, type GearKind, type Provenance } from '@gullwind/core';
 import { Box, Checkbox, FormControlLabel, styled, TextField } from '@mui/material';
 import { useMemo, type RefObject } from 'react';
@@ -35,7 +35,8 @@ const ORIGINS: readonly (readonly [Provenance | 'any', string])[] = [
 
 interface FacetsProps {
   readonly items: readonly StoredItem[];
-  readonly uses: readonly RigUse[];
+  /** What stands in the rig that is looked at. */
+  readonly inRig: ReadonlySet<string>;
   readonly filter: GearFilter;
   readonly search: RefObject<HTMLInputElement | null>;
   readonly onChange: (filter: GearFilter) => void;
@@ -43,8 +44,8 @@ interface FacetsProps {
 }
 
 /** What of the list is shown: by words, kind, origin and rig. */
-export function Facets({ items, uses, filter, search, onChange, onSelect }: FacetsProps) {
-  const counts = useMemo(() => countKinds(items, filter, uses), [items, filter, uses]);
+export function Facets({ items, inRig, filter, search, onChange, onSelect }: FacetsProps) {
+  const counts = useMemo(() => countKinds(items, filter, inRig), [items, filter, inRig]);
   const kinds: readonly (GearKind | 'all')[] = ['all', ...GEAR_KINDS];
   return (
     <Box component="section" aria-label="What to show" sx={{ p: 1.5, overflowY: 'auto' }}>

@@ -1,11 +1,12 @@
-import { writeGearCsv, type RigUse, type StoredItem } from '@gullwind/contract';
+import { writeGearCsv, type StoredItem, type UseCounts } from '@gullwind/contract';
 import { cutText, LONGEST_NAME, type GearItem, type UnitSystem } from '@gullwind/core';
 import Add from '@mui/icons-material/Add';
+import { skipToken } from '@reduxjs/toolkit/query/react';
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useSearchParams } from 'react-router';
-import { messageOf, useListGearQuery, useListUsesQuery } from '../../app/api';
+import { messageOf, useCountUsesQuery, useListGearQuery, useListUsesQuery } from '../../app/api';
 import { useSettings } from '../../app/useSettings';
 import { OpenFileButton, saveText } from '../files';
 import { AddGear, newGearId } from './AddGear';
@@ -16,7 +17,6 @@ import { GearSheet } from './GearSheet';
 import { useGearActions } from './useGear';
 
 const NO_ITEMS: readonly StoredItem[] = [];
-const NO_USES: readonly RigUse[] = [];
 const EVERYTHING: GearFilter = { words: '', kind: 'all', origin: 'any', retired: false, rigId: '' };
 
 const HEADER = {
@@ -96,12 +96,12 @@ export function GearPage() {
 
 function GearColumns(page: ReturnType<typeof useGearPage>) {
   const [{ units }] = useSettings();
-  const { items, uses, selected, sheet, actions } = page;
+  const { items, selected, sheet, actions } = page;
   return (
     <Box sx={COLUMNS}>
       <Facets
         items={items}
-        uses={uses}
+        inRig={page.inRig}
         filter={page.filter}
         search={page.search}
         onChange={page.setFilter}
@@ -114,7 +114,6 @@ function GearColumns(page: ReturnType<typeof useGearPage>) {
           ref={sheet}
           item={selected}
           units={units}
-          uses={uses}
           actions={actions}
           onDuplicate={() => void page.add(duplicateOf(selected))}
         />
@@ -133,8 +132,9 @@ interface ShownProps {
 }
 
 function ShownGear({ page, units }: ShownProps) {
-  const { uses, items, sheet } = page;
-  const useCounts = useMemo(() => countRigs(uses), [uses]);
+  const { items, sheet } = page;
+  const { data: counted } = useCountUsesQuery();
+  const useCounts = useMemo(() => countsByGear(counted?.counts), [counted]);
   return (
     <Box sx={LIST}>
       {page.isEmpty && <NoGear onAdd={page.beginAdding} />}
@@ -156,15 +156,14 @@ function ShownGear({ page, units }: ShownProps) {
 /** What is shown of the list, what is selected of it, and what is done to it. */
 function useGearPage() {
   const { data, error } = useListGearQuery();
-  const { data: used } = useListUsesQuery();
   const items = data?.items ?? NO_ITEMS;
-  const uses = used?.uses ?? NO_USES;
   const [filter, setFilter] = useState(EVERYTHING);
   const [isAdding, setAdding] = useState(false);
   const [selectedId, select] = useSelected();
   const actions = useGearActions();
   const search = useRef<HTMLInputElement>(null);
-  const shown = useMemo(() => filterGear(items, filter, uses), [items, filter, uses]);
+  const inRig = useInRig(filter.rigId);
+  const shown = useMemo(() => filterGear(items, filter, inRig), [items, filter, inRig]);
   const selected = items.find(({ item }) => item.id === selectedId)?.item;
   const [sheet, nameNext] = useNewSheet(selected);
   useGearKeys(!isAdding, { undo: actions.undo, add: () => setAdding(true), search });
@@ -176,7 +175,7 @@ function useGearPage() {
     nameNext();
   };
   return {
-    ...{ items, uses, shown, selected, selectedId, select, filter, setFilter, error },
+    ...{ items, inRig, shown, selected, selectedId, select, filter, setFilter, error },
     ...{ isAdding, actions, search, sheet, add, isEmpty: data !== undefined && items.length === 0 },
     beginAdding: () => setAdding(true),
     endAdding: () => setAdding(false),
@@ -232,11 +231,14 @@ function useSelected(): readonly [string | null, (id: string) => void] {
   return [params.get('at'), (id) => setParams({ at: id }, { replace: true })];
 }
 
-function countRigs(uses: readonly RigUse[]): ReadonlyMap<string, number> {
-  const rigs = new Map<string, Set<string>>();
-  for (const { gear, rigId } of uses) rigs.set(gear, (rigs.get(gear) ?? new Set()).add(rigId));
-  return new Map([...rigs].map(([gear, ids]) => [gear, ids.size]));
+/** What of the gear list stands in a rig; nothing where none is looked at. */
+function useInRig(rigId: string): ReadonlySet<string> {
+  const { currentData } = useListUsesQuery(rigId === '' ? skipToken : { rig: rigId });
+  return useMemo(() => new Set(currentData?.uses.map(({ gear }) => gear)), [currentData]);
 }
+
+const countsByGear = (counts: UseCounts['counts'] = []): ReadonlyMap<string, number> =>
+  new Map(counts.map(({ gear, rigs }) => [gear, rigs]));
 
 const NoGear = ({ onAdd }: { readonly onAdd: () => void }) => (
   <Box sx={{ p: 3, maxWidth: 460 }}>

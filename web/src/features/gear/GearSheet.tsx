@@ -1,4 +1,3 @@
-import type { RigUse } from '@gullwind/contract';
 import { gearOf, type GearItem, type ItemEdit, type UnitSystem } from '@gullwind/core';
 import { Box, Button, Typography } from '@mui/material';
 import { useCallback, useState, type Ref } from 'react';
@@ -14,13 +13,12 @@ interface Props {
   readonly ref: Ref<HTMLDivElement>;
   readonly item: GearItem;
   readonly units: UnitSystem;
-  readonly uses: readonly RigUse[];
   readonly actions: GearActions;
   readonly onDuplicate: () => void;
 }
 
 /** All that is known of one entry, edited where it is seen. */
-export function GearSheet({ ref, item, units, uses, actions, onDuplicate }: Props) {
+export function GearSheet({ ref, item, units, actions, onDuplicate }: Props) {
   const { id } = item;
   const [isChanged, setChanged] = useState(false);
   const edit = useCallback(
@@ -51,7 +49,7 @@ export function GearSheet({ ref, item, units, uses, actions, onDuplicate }: Prop
       <SheetHead item={item} onEdit={edit} onDuplicate={onDuplicate} />
       <FieldsOfItem item={item} units={units} onEdit={edit} />
       <QualitiesPanel item={item} onEdit={edit} />
-      <UsesPanel key={id} item={item} uses={uses} isChanged={isChanged} />
+      <UsesPanel key={id} item={item} isChanged={isChanged} />
     </Box>
   );
 }

@@ -1,21 +1,21 @@
-import type { RigUse } from '@gullwind/contract';
 import { formatNumber, formatSignedDb, isForRigs, type GearItem } from '@gullwind/core';
 import { Box, Button, Link, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
+import { useListUsesQuery } from '../../app/api';
 import { PanelGroup } from '../../ui/parts/PanelGroup';
 import { useRigUpdates, type RigUpdate } from './useRigUpdates';
 
 interface Props {
   readonly item: GearItem;
-  readonly uses: readonly RigUse[];
   /** Numbers have just been changed: what that would do is shown without being asked. */
   readonly isChanged: boolean;
 }
 
 /** Which rigs were built from an entry, with a way there; and what bringing them up to date would do. */
-export function UsesPanel({ item, uses, isChanged }: Props) {
-  const own = uses.filter(({ gear }) => gear === item.id);
+export function UsesPanel({ item, isChanged }: Props) {
+  const { data } = useListUsesQuery({ gear: item.id });
+  const own = data?.uses ?? [];
   const [isAsked, setAsked] = useState(false);
   if (own.length === 0) {
     return (

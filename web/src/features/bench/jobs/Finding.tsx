@@ -2,7 +2,6 @@ import { draftsSent } from '../../../app/drafts';
 import type { GearItem } from '@gullwind/core';
 import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
-import { useListUsesQuery } from '../../../app/api';
 import { UsesPanel } from '../../gear';
 
 interface Props {
@@ -22,7 +21,6 @@ interface Props {
 export function Finding({ words, doubt = '', item, draft, onKeep, onAccept }: Props) {
   const [taken, setTaken] = useState<string | null>(null);
   const [kept, setKept] = useState<string | null>(null);
-  const { data } = useListUsesQuery();
   if (words === '') return null;
   const accept = async () => {
     if (!onAccept || !(await onAccept())) return;
@@ -56,7 +54,7 @@ export function Finding({ words, doubt = '', item, draft, onKeep, onAccept }: Pr
             : 'Kept, with every reading.'}
         </Typography>
       )}
-      {taken !== null && item && <UsesPanel item={item} uses={data?.uses ?? []} isChanged />}
+      {taken !== null && item && <UsesPanel item={item} isChanged />}
     </Box>
   );
 }

@@ -6,7 +6,7 @@ import {
   type GearKind,
   type Provenance,
 } from '@gullwind/core';
-import type { RigUse, StoredItem } from '@gullwind/contract';
+import type { StoredItem } from '@gullwind/contract';
 import { sayClass } from '../gearWords';
 
 export interface GearFilter {
@@ -31,9 +31,8 @@ export function matchesWords(item: GearItem, typed: string): boolean {
 export function filterGear(
   items: readonly StoredItem[],
   { words, kind, origin, retired, rigId }: GearFilter,
-  uses: readonly RigUse[] = [],
+  inRig: ReadonlySet<string> = new Set(),
 ): readonly StoredItem[] {
-  const inRig = new Set(uses.flatMap((use) => (use.rigId === rigId ? [use.gear] : [])));
   return items
     .filter(
       ({ item }) =>
@@ -49,9 +48,9 @@ export function filterGear(
 export function countKinds(
   items: readonly StoredItem[],
   filter: GearFilter,
-  uses: readonly RigUse[] = [],
+  inRig: ReadonlySet<string> = new Set(),
 ): Readonly<Record<GearKind | 'all', number>> {
-  const found = filterGear(items, { ...filter, kind: 'all' }, uses);
+  const found = filterGear(items, { ...filter, kind: 'all' }, inRig);
   const counts: Record<GearKind | 'all', number> = {
     all: found.length,
     guitar: 0,
