@@ -1,20 +1,14 @@
-import { GEAR_ID } from '@gullwind/core';
 import Joi from 'joi';
 import { changesFields, changesShape } from '../changes';
 import { revision, uuid } from '../ids';
 import {
   createShape,
-  idsShape,
-  itemsShape,
   nameShape,
   queryFields,
-  useQueryFields,
   signInShape,
   stateShape,
-  updateItemShape,
   updateShape,
 } from '../messages';
-import { MOST_ITEMS } from '../limits';
 import { rigShape } from '../rigSchema';
 import { settingsSchema } from '../settingsSchema';
 import { READ, type Operation } from './operation';
@@ -22,8 +16,6 @@ import { BENCH } from './benchOperations';
 import { HUNTS } from './huntOperations';
 import { BUILD, PHOTO } from './buildOperations';
 import {
-  gearItem,
-  gearList,
   health,
   names,
   restored,
@@ -33,15 +25,12 @@ import {
   rigPage,
   savedRig,
   session,
-  storedItem,
   storedRig,
   updatedRig,
-  useCounts,
-  uses,
 } from './answers';
+import { GEAR } from './gearOperations';
 
 const rigId = { id: uuid };
-const gearId = Joi.string().pattern(GEAR_ID).required();
 const ofRevision = { id: uuid, revision };
 const withRig = (shape: Joi.ObjectSchema) => shape.keys({ rig: rigShape });
 
@@ -212,61 +201,6 @@ const REVISIONS: readonly Operation[] = [
     body: nameShape,
     status: 204,
     errors: [...READ, 'revision-not-found'],
-  },
-];
-
-const GEAR: readonly Operation[] = [
-  {
-    method: 'get',
-    path: '/gear',
-    summary: 'The gear list.',
-    status: 200,
-    answer: gearList,
-    errors: [],
-  },
-  {
-    method: 'post',
-    path: '/gear',
-    summary: 'Adds entries: all of them, or none.',
-    body: itemsShape.keys({ items: Joi.array().items(gearItem.optional()).min(1).max(MOST_ITEMS) }),
-    status: 201,
-    answer: gearList,
-    errors: [...READ, 'gear-exists', 'text-not-kept'],
-  },
-  {
-    method: 'get',
-    path: '/gear/counts',
-    summary: 'In how many rigs entries stand.',
-    status: 200,
-    answer: useCounts,
-    errors: [],
-  },
-  {
-    method: 'get',
-    path: '/gear/uses',
-    summary: 'Where an entry stands (“gear”), or what of the gear list is in a rig (“rig”).',
-    query: useQueryFields,
-    status: 200,
-    answer: uses,
-    errors: ['invalid-request'],
-  },
-  {
-    method: 'post',
-    path: '/gear/remove',
-    summary: 'Removes entries that no rig was built from: all of them, or none.',
-    body: idsShape,
-    status: 204,
-    errors: [...READ, 'gear-in-use'],
-  },
-  {
-    method: 'put',
-    path: '/gear/{id}',
-    summary: 'Saves an entry over the revision that it was edited from.',
-    params: { id: gearId },
-    body: updateItemShape.keys({ item: gearItem }),
-    status: 200,
-    answer: storedItem,
-    errors: [...READ, 'gear-not-found', 'gear-stale', 'counted-out', 'text-not-kept'],
   },
 ];
 

@@ -9,6 +9,8 @@ export interface TargetStart {
   /** Of a PostgreSQL server; null is a data directory of its own. */
   readonly databaseUrl: string | null;
   readonly passphrase?: string;
+  /** So many files and connections the process may have open. */
+  readonly descriptors?: number;
 }
 
 /** The built server as a process that is attacked, killed and started again on the same data. */
@@ -23,10 +25,12 @@ export class Target {
   constructor(private readonly how: TargetStart) {}
 
   async start(): Promise<void> {
-    const { databaseUrl, passphrase } = this.how;
+    const { databaseUrl, passphrase, descriptors } = this.how;
+    const own = ['--liftoff-only', MAIN, '--port', '0', '--data', this.folder];
+    const limited = ['-c', `ulimit -n ${descriptors} && exec "$0" "$@"`, process.execPath];
     const child = spawn(
-      process.execPath,
-      ['--liftoff-only', MAIN, '--port', '0', '--data', this.folder],
+      descriptors ? 'bash' : process.execPath,
+      descriptors ? [...limited, ...own] : own,
       {
         stdio: ['ignore', 'pipe', 'pipe'],
         env: {

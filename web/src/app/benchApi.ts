@@ -19,6 +19,12 @@ interface HearingList {
 const countOf = (pages: readonly MeasurementPage[]): number =>
   pages.reduce((sum, { measurements }) => sum + measurements.length, 0);
 
+const PAGES_OF_MEASUREMENTS = {
+  initialPageParam: null,
+  getNextPageParam: ({ total, measurements }: MeasurementPage, pages: MeasurementPage[]) =>
+    measurements.length > 0 && countOf(pages) < total ? measurements.at(-1)!.id : undefined,
+};
+
 /** Where a page of what was measured is asked for. */
 export const measurementsPath = (rig: string | null, before: string | null): string =>
   `/measurements?${new URLSearchParams({ ...(rig && { rig }), ...(before && { before }) })}`;
@@ -63,11 +69,7 @@ const benchApi = api.injectEndpoints({
         }),
       }),
       listMeasurements: build.infiniteQuery<MeasurementPage, string | null, string | null>({
-        infiniteQueryOptions: {
-          initialPageParam: null,
-          getNextPageParam: ({ total, measurements }, pages) =>
-            measurements.length > 0 && countOf(pages) < total ? measurements.at(-1)!.id : undefined,
-        },
+        infiniteQueryOptions: PAGES_OF_MEASUREMENTS,
         query: ({ queryArg: rig, pageParam }) => measurementsPath(rig, pageParam),
         transformResponse: (page: MeasurementPage, _meta, { queryArg, pageParam }) =>
           pageWithPending('listMeasurements', page, queryArg, pageParam),

@@ -1,5 +1,6 @@
 import type { Problem } from '@gullwind/contract';
 import type { Answer } from '../http';
+import { absenceOf, FAILS, INTERNAL, refusedWith } from './answers';
 import type { Absence, Asked, Operation, OutboxEvent, Resolved, Write } from './operation';
 
 /// Everything that the page writes goes through here: kept first, then sent, one after the other for each subject,
@@ -25,7 +26,6 @@ const GROWTH = 1.6;
 const KEPT_AFTER_MS = 2500;
 /** A server that fails so often at the same thing will not take it. */
 const MOST_FAILURES = 5;
-const INTERNAL = 500;
 
 interface Waiting {
   operation: Operation;
@@ -378,28 +378,9 @@ export class Outbox {
   }
 }
 
-const FAILS: Problem = {
-  type: 'about:blank',
-  title: 'The server fails',
-  status: INTERNAL,
-  code: 'internal',
-  detail: 'The server fails each time it is asked for this. It has been logged there.',
-};
-
-const refusedWith = (problem: Problem): Asked => ({
-  kind: 'refused',
-  failure: { kind: 'refused', problem },
-});
-
 const waitingFrom = (operation: Operation, isSent: boolean, dueAt = 0): Waiting => ({
   operation,
   isSent,
   dueAt,
   asker: null,
 });
-
-/** Why nothing was done, and it is asked again; null where that is an answer. */
-function absenceOf(answer: Answer<unknown>): Absence | null {
-  if (answer.kind === 'away' || answer.kind === 'signInNeeded') return 'away';
-  return answer.kind === 'refused' && answer.problem.code === 'no-room' ? 'noRoom' : null;
-}
