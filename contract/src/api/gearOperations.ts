@@ -1,6 +1,5 @@
 import { GEAR_ID } from '@gullwind/core';
 import Joi from 'joi';
-import { revision } from '../ids';
 import { idsShape, itemsShape, useQueryFields, updateItemShape } from '../messages';
 import { MOST_ITEMS } from '../limits';
 import { READ, type Operation } from './operation';
