@@ -1,3 +1,4 @@
+import { allDevices, type Rig } from '@gullwind/core';
 import { Key } from 'selenium-webdriver';
 import { PIT_BOARD } from '../src/page';
 import { startServerProcess } from '../src/serverProcess';
@@ -58,6 +59,27 @@ test('without a server a reload shows the rig as it was last, edits go on, and a
       rig: { electrical: { rows: { cables: { lengthM: { value: number } }[] }[] } };
     };
     expect(kept.rig.electrical.rows[0]!.cables[0]!.lengthM.value).toBe(8);
+
+    // A new one is made without it, too, and what is edited in it at once.
+    await page.open('/');
+    await page.findText('a', 'Pit board');
+    await back.kill();
+    await (await page.findText('button', 'New rig')).click();
+    await page.find('[role="option"]');
+    await page.addPedal('delay');
+    const path = new URL(await driver.getCurrentUrl()).pathname;
+    await driver.navigate().refresh();
+    await page.find('[role="option"][aria-label*="elay"]');
+    back = await startServerProcess({ port: server.port, dataFolder: server.dataFolder });
+    await page.saved();
+    const id = path.split('/')[2]!;
+    const made = await page.eventually('the new rig', async () => {
+      const answer = await fetch(`${back!.address}api/rigs/${id}`);
+      const { rig } = (answer.ok ? await answer.json() : {}) as { rig?: Rig };
+      return rig !== undefined && allDevices(rig).length === 1 ? rig : null;
+    });
+    expect(made.texts.name).toBe('New rig');
+    expect(await driver.findElements({ css: '[role="dialog"]' })).toEqual([]);
   } finally {
     await world.close();
     await back?.stop();

@@ -10,7 +10,7 @@ jest.unstable_mockModule('../src/app/outbox', () => ({
   outbox: { ready: Promise.resolve(), of: () => kept, dropUnsent, again: jest.fn() },
   wakeOutbox: jest.fn(),
 }));
-const { joinKept } = await import('../src/features/editor/rigClient');
+const { joinKept, madeHere } = await import('../src/features/editor/rigClient');
 
 const [rig, other] = [newRig('as it is'), newRig('edited')];
 const stored: StoredRig = { id: 'r', revision: 4, lineage: 'l', updatedAt: '', rig };
@@ -30,4 +30,17 @@ test('what was taken back stays to be sent while what it takes back may still ar
   kept = [save(other), save(rig)];
   expect((await joinKept(stored)).mine).toMatchObject({ rig, basedOn: 4 });
   expect(dropUnsent).not.toHaveBeenCalled();
+});
+
+test('a rig that is made here is there with what was edited since; of others nothing is known', async () => {
+  const made = {
+    ...{ id: 'c', name: 'createRig', state: 'waiting', nth: 0 },
+    args: { id: 'r', rig },
+  };
+  kept = [made];
+  expect(await madeHere('r')).toMatchObject({ stored: { id: 'r', rig, revision: 1 }, mine: null });
+  kept = [made, save(other)];
+  expect((await madeHere('r'))!.mine).toMatchObject({ rig: other, basedOn: 4, base: rig });
+  kept = [save(other)];
+  expect(await madeHere('r')).toBeNull();
 });

@@ -29,6 +29,16 @@ test('a later save starts from what the earlier one made', () => {
   expect(next.rig.texts.name).toBe('b');
 });
 
+test('a save of a rig that has just been made goes on from its first revision', () => {
+  const made = { id: 'r', revision: 4, lineage: 'of the server', updatedAt: '' };
+  const next = followSave(
+    save(longer, { lineage: '' }),
+    { name: 'createRig', args: { id: 'r', rig: base } },
+    made,
+  );
+  expect(next).toMatchObject({ basedOn: 4, lineage: 'of the server', base, rig: longer });
+});
+
 test('switches that another hand moved meanwhile come along', () => {
   const state = { ...base.state, playing: null };
   const next = followSave(save(named(longer, 'b')), saved(save(longer)), updated(2, state));

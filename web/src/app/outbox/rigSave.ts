@@ -1,16 +1,20 @@
-import type { Problem, UpdatedRig } from '@gullwind/contract';
+import type { Problem, SavedRig, UpdatedRig } from '@gullwind/contract';
 import { mergeState } from '@gullwind/core';
 import type { Operation } from './operation';
 import type { RigSave } from './unsavedRig';
 
 /// A rig as it is saved, and what becomes of a save that others were quicker than.
 
-/** A save whose earlier one was answered starts from what that one made; switches moved elsewhere come along. */
+/** A save whose earlier one was answered, or whose rig has just been made, starts from what that one made; switches moved elsewhere come along. */
 export function followSave(
   args: RigSave,
   earlier: Pick<Operation, 'name' | 'args'>,
   data: unknown,
 ): RigSave {
+  if (earlier.name === 'createRig') {
+    const { revision, lineage } = data as SavedRig;
+    return { ...args, basedOn: revision, lineage };
+  }
   if (earlier.name !== 'saveRig') return args;
   const before = earlier.args as RigSave;
   const { revision, lineage, state } = data as UpdatedRig;

@@ -5,7 +5,7 @@ import {
   type ThunkDispatch,
   type UnknownAction,
 } from '@reduxjs/toolkit';
-import type { UpdatedRig } from '@gullwind/contract';
+import type { SavedRig, UpdatedRig } from '@gullwind/contract';
 import isEqual from 'fast-deep-equal';
 import { hearRemoved, setOpenRig } from '../../app/openRig';
 import { outbox, type Operation, type OutboxEvent, type RigSave } from '../../app/outbox';
@@ -90,7 +90,10 @@ const saveOf = ({ id, rig, basedOn, lineage, acknowledged }: OpenRig): RigSave =
 function show(api: Store, event: OutboxEvent): void {
   const { open } = api.getState().editor;
   const { operation } = event;
-  if (!open || operation.name !== 'saveRig' || operation.subject !== subjectOf(open.id)) return;
+  if (!open || operation.subject !== subjectOf(open.id)) return;
+  if (operation.name === 'createRig' && event.kind === 'done')
+    api.dispatch(editorActions.created(event.data as SavedRig));
+  if (operation.name !== 'saveRig') return;
   switch (event.kind) {
     case 'kept':
     case 'dropped':

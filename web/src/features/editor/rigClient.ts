@@ -1,4 +1,4 @@
-import type { StoredRig } from '@gullwind/contract';
+import type { CreateRig, StoredRig } from '@gullwind/contract';
 import { mergeState, upgradeRig, type Rig, type SwitchState } from '@gullwind/core';
 import isEqual from 'fast-deep-equal';
 import { hearChanges } from '../../app/changes/changeFeed';
@@ -14,6 +14,9 @@ export const fetchRig = (id: string, signal?: AbortSignal): Promise<Answer<Store
 /** The rig that was asked for ahead; asked for now where it was not. */
 export const fetchFirst = (id: string, signal: AbortSignal): Promise<Answer<StoredRig>> =>
   takeAhead(id) ?? ask<StoredRig>({ path: `/rigs/${id}`, signal, mayBeKept: true });
+
+/** Of a rig that has just been made. */
+const FIRST_REVISION = 1;
 
 export const subjectOf = (rigId: string): string => `rig:${rigId}`;
 
@@ -49,6 +52,16 @@ export async function joinKept(stored: StoredRig): Promise<OpenedRig> {
   // Nobody has decided yet: it is tried again, now that there is somebody who can.
   if (last.state === 'parked') await outbox.again(last.id);
   return { stored, mine: unsavedFrom({ ...kept, rig }, { ...stored, acknowledged: stored.rig }) };
+}
+
+/** A rig that was made in this browser and is not with the server yet; null where it was not. */
+export async function madeHere(id: string): Promise<OpenedRig | null> {
+  await outbox.ready;
+  const made = outbox.of(subjectOf(id)).find(({ name }) => name === 'createRig');
+  if (!made) return null;
+  const rig = upgradeRig((made.args as CreateRig).rig) as Rig;
+  const updatedAt = new Date(made.nth).toISOString();
+  return joinKept({ id, rig, revision: FIRST_REVISION, lineage: '', updatedAt });
 }
 
 /** What a save that is kept makes of a rig as it is known here; earlier versions kept less. */

@@ -4,7 +4,15 @@ import { sayFailed } from '../../app/http';
 import { editorActions, type EditorState, type OpenRig } from './model/editorSlice';
 import { arrivedFor } from './model/arrivals';
 import { historyOf } from './history';
-import { fetchFirst, fetchRig, followRig, joinKept, tellNewer, type OpenedRig } from './rigClient';
+import {
+  fetchFirst,
+  fetchRig,
+  followRig,
+  joinKept,
+  madeHere,
+  tellNewer,
+  type OpenedRig,
+} from './rigClient';
 
 interface State {
   readonly editor: EditorState;
@@ -95,6 +103,8 @@ async function openUntilThere(
     if (signal.aborted) return null;
     if (answer.kind === 'ok')
       return { ...(await joinKept(answer.data)), isKept: answer.isKept === true };
+    const own = await madeHere(id);
+    if (own) return { ...own, isKept: true };
     if (answer.kind === 'refused') {
       tell({ kind: 'failed', message: sayFailed(answer) });
       return null;

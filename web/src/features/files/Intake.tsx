@@ -139,10 +139,6 @@ function useAddRig() {
       const id = newId();
       const made = await create({ id, rig });
       if (made.error) return void enqueueSnackbar(messageOf(made.error), { variant: 'warning' });
-      if (made.data.kind === 'kept')
-        return void enqueueSnackbar(
-          `The server does not answer. “${rig.texts.name}” comes on the list when it does.`,
-        );
       await navigate(`/rigs/${id}/path`);
       enqueueSnackbar(`“${rig.texts.name}” is a rig of its own now.`, {
         autoHideDuration: 15_000,

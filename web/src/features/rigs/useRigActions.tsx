@@ -25,7 +25,6 @@ export interface RigActions {
 /** What a rig is made of is loaded with the first one. */
 const newRigs = () => import('./model/newRigs');
 
-/** It cannot be opened yet: what is shown of a rig comes from the server first. */
 const KEPT_RIG = 'The server does not answer. The rig comes on the list when it does.';
 
 export function useRigActions(): RigActions {
@@ -39,7 +38,6 @@ export function useRigActions(): RigActions {
     const { firstRig } = await newRigs();
     const made = await create({ id, rig: firstRig(settings) });
     if (made.error) warn(messageOf(made.error));
-    else if (made.data.kind === 'kept') enqueueSnackbar(KEPT_RIG);
     else await navigate(`/rigs/${id}/${stage}`);
   };
   const duplicate = async ({ id }: RigListing) => {

@@ -234,6 +234,12 @@ export const editorSlice = createSlice({
     previewed: onOpen<Edit | null>((_open, preview) => ({ preview })),
     undone: plainly<void>((state) => travel(state, 'past', 'future')),
     redone: plainly<void>((state) => travel(state, 'future', 'past')),
+    /** It was made here, and is with the server now. */
+    created: onOpen<Pick<StoredRig, 'revision' | 'lineage'>>((_open, { revision, lineage }) => ({
+      basedOn: revision,
+      lineage,
+      isKept: false,
+    })),
     saveStarted: onOpen<void>(() => ({ save: { kind: 'saving' } })),
     saveAcknowledged: onOpen<Acknowledgement>(acknowledge),
     /** Another hand was at the foot-switches while nothing here was unsaved. */
