@@ -33,17 +33,18 @@ const server = spawn(
     ...simulated.flatMap(({ kind, address }) => [`--${kind}`, address]),
     ...passed,
   ],
-  { cwd: ROOT, stdio: 'inherit', env },
+  // In a group of its own: what is said to this process by terminal or signal is passed on, and once.
+  { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], env, detached: true },
 );
-// Ctrl-C reaches the server as well; this process only waits for it to close its database.
-// It is asked once: asked twice it does not wait for anything.
-let isAsked = false;
+/** The terminal and npm both tell of one Ctrl-C; the server, asked twice, does not wait for anything. */
+const SAME_ASKING_MS = 1000;
+let askedAt = -Infinity;
 const askToStop = () => {
-  if (!isAsked) server.kill('SIGTERM');
-  isAsked = true;
+  if (performance.now() - askedAt < SAME_ASKING_MS) return;
+  askedAt = performance.now();
+  server.kill('SIGTERM');
 };
-process.on('SIGINT', () => (isAsked = true));
-for (const signal of ['SIGTERM', 'SIGHUP']) process.on(signal, askToStop);
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, askToStop);
 followNpm(askToStop);
 server.on('exit', (code) => {
   for (const { child } of simulated) child.kill();

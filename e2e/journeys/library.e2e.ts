@@ -260,6 +260,12 @@ test('a backup goes out of one machine and comes back on a fresh one', async () 
     await (await one.page.findText('button', 'Restore it')).click();
     await one.page.findText('div', 'There are rigs or gear here already');
     await (await one.page.findText('button', 'Leave it')).click();
+    await fetch(`${one.server.address}api/rigs/${PIT_BOARD}`, { method: 'DELETE' });
+    await (await one.page.find('input[type="file"][aria-label="Restore a backup"]')).sendKeys(path);
+    await (await one.page.findText('button', 'Restore it')).click();
+    await one.page.findText('button', 'Back up what is here first');
+    await (await one.page.findText('button', 'Overwrite everything here')).click();
+    await one.page.findText('a', 'Pit board');
 
     const two = await openWorld({ demo: false });
     try {

@@ -181,6 +181,26 @@ test('asked twice it ends at once', async () => {
   expect(await over).toBe(1);
 });
 
+test.each<NodeJS.Signals>(['SIGINT', 'SIGTERM'])(
+  'the starter passes %s on, waits for the server, and ends with it',
+  async (signal) => {
+    const folder = temporaryFolder();
+    const starter = spawn(
+      process.execPath,
+      [join(PROJECT, 'scripts/demo.mjs'), '--empty', '--port', '0', '--data', folder],
+      { stdio: ['ignore', 'pipe', 'pipe'], cwd: PROJECT },
+    );
+    const end = ended(starter);
+    await new Promise<void>((resolve) =>
+      starter.stdout.on('data', (data: Buffer) => data.toString().includes('ready') && resolve()),
+    );
+    await expect(lockDirectory(folder)).rejects.toThrow(DirectoryInUse);
+    starter.kill(signal);
+    await end;
+    await (await lockDirectory(folder)).release();
+  },
+);
+
 test('a server whose starter is gone lets go of its directory', async () => {
   const folder = temporaryFolder();
   const starter = spawn(

@@ -1,6 +1,7 @@
 import {
   MOST_LISTED,
   MOST_REVISIONS,
+  type ErrorCode,
   type GearList,
   type Restored,
   type RigBuild,
@@ -255,6 +256,10 @@ export const {
 
 const isFailure = (error: unknown): error is Failure =>
   typeof error === 'object' && error !== null && 'kind' in error;
+
+/** Which of the refusals of the catalogue an error is; null where it is none. */
+export const codeOf = (error: unknown): ErrorCode | null =>
+  isFailure(error) && error.kind === 'refused' ? error.problem.code : null;
 
 /** What a failed request has to say to a person. */
 export const messageOf = (error: unknown): string =>

@@ -8,7 +8,7 @@ import {
   Typography,
 } from '@mui/material';
 import { useState } from 'react';
-import { messageOf, useRestoreWorkspaceMutation } from '../../app/api';
+import { codeOf, messageOf, useRestoreWorkspaceMutation } from '../../app/api';
 import type { WorkspaceHolds } from '../../workers/files.worker';
 import { useBackUp } from './useBackUp';
 
@@ -27,7 +27,7 @@ export function RestoreWorkspace({ file, holds, onClose }: Props) {
     const answer = await restore({ file, overwrite });
     if (answer.error) {
       setMessage(messageOf(answer.error));
-      setTaken('status' in answer.error && answer.error.status === 409);
+      setTaken(codeOf(answer.error) === 'workspace-not-empty');
       return;
     }
     // Everything may have changed under what is shown.
