@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { setCableLength, applyEdits, type Rig } from '@gullwind/core';
 import { Key } from 'selenium-webdriver';
-import type { Driver } from 'selenium-webdriver/chrome.js';
-import { stopMotion } from '../src/browser';
+import { cutNetwork, stopMotion } from '../src/browser';
 import { PIT_BOARD, type Page } from '../src/page';
 import { openWorld, type World } from '../src/world';
 
@@ -19,14 +18,6 @@ beforeAll(async () => {
 });
 
 afterAll(() => world.close());
-
-const cutNetwork = (offline: boolean) =>
-  (world.driver as Driver).setNetworkConditions({
-    offline,
-    latency: 0,
-    download_throughput: 1e8,
-    upload_throughput: 1e8,
-  });
 
 const stored = async (rig: string) =>
   (await (await fetch(`${page.address}api/rigs/${rig}`)).json()) as {
@@ -56,7 +47,7 @@ beforeEach(async () => {
   await page.keep(id, rig);
   await page.open(`/rigs/${id}/path`);
   await page.trebleDb();
-  await cutNetwork(true);
+  await cutNetwork(world.driver, true);
   await page.click('[role="option"][aria-label^="the cable in"]');
   await page.typeInto('Length', '5 m');
   await page.press(Key.ESCAPE);
@@ -69,7 +60,7 @@ beforeEach(async () => {
     body: JSON.stringify({ basedOn: 1, rig: theirs }),
   });
   expect(answer.status).toBe(200);
-  await cutNetwork(false);
+  await cutNetwork(world.driver, false);
   await page.findText('h2', 'changed elsewhere');
   await page.findText('li', 'cable length: 15\u00a0m instead of 5\u00a0m');
 });

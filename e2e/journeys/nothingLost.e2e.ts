@@ -1,6 +1,5 @@
 import { Key, type WebDriver } from 'selenium-webdriver';
-import type { Driver } from 'selenium-webdriver/chrome.js';
-import { setView } from '../src/browser';
+import { cutNetwork, setView } from '../src/browser';
 import { PIT_BOARD, type Page } from '../src/page';
 import { startServerProcess, type ServerProcess } from '../src/serverProcess';
 import { openWorld, type World } from '../src/world';
@@ -24,14 +23,6 @@ afterEach(async () => {
 });
 
 const PATH = `/rigs/${PIT_BOARD}/path`;
-
-const cutNetwork = (offline: boolean) =>
-  (driver as Driver).setNetworkConditions({
-    offline,
-    latency: 0,
-    download_throughput: 1e8,
-    upload_throughput: 1e8,
-  });
 
 /** Sets the cable in by its field: one edit with a known outcome. */
 async function setCableIn(length: string): Promise<void> {
@@ -124,7 +115,7 @@ test('what a window could not send before it was closed goes on in the other one
   await setView(driver);
   await page.open(PATH);
   await page.trebleDb();
-  await cutNetwork(true);
+  await cutNetwork(driver, true);
   await setCableIn('13 m');
   await page.find('[data-save="away"]');
   await driver.close();

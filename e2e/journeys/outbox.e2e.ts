@@ -1,7 +1,7 @@
 import type { HuntEnding, Rig } from '@gullwind/core';
 import { Key, type WebDriver } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
-import { openBrowser, setView, stopMotion } from '../src/browser';
+import { cutNetwork, openBrowser, setView, stopMotion } from '../src/browser';
 import { Page, PIT_BOARD, TAVERN_BOARD } from '../src/page';
 import { startServerProcess, type ServerProcess } from '../src/serverProcess';
 import { openWorld, type World } from '../src/world';
@@ -20,7 +20,7 @@ beforeAll(async () => {
 });
 
 afterEach(async () => {
-  await cutNetwork(false);
+  await cutNetwork(world.driver, false);
   if (isAway) await back();
 });
 
@@ -70,14 +70,6 @@ async function anotherTab(): Promise<void> {
   await setView(driver);
   await stopMotion(driver);
 }
-
-const cutNetwork = (offline: boolean) =>
-  (world.driver as Driver).setNetworkConditions({
-    offline,
-    latency: 0,
-    download_throughput: 1e8,
-    upload_throughput: 1e8,
-  });
 
 const LEFT_OPEN: HuntEnding = {
   ...{ kind: 'givenUp', suspect: null, finding: '', remedy: '', caution: '', proof: '' },
@@ -204,7 +196,7 @@ test('a refusal that comes later is shown with what it was, to be tried again or
   await page.open(`/rigs/${PIT_BOARD}/trace`);
   await press('goes on after 3 answers');
   await page.find('[data-test]');
-  await cutNetwork(true);
+  await cutNetwork(world.driver, true);
   await press('Not sure');
   await page.eventually('an answer', async () => (await answersShown()) === 4);
   await waits('1 change kept in this browser');
@@ -216,7 +208,7 @@ test('a refusal that comes later is shown with what it was, to be tried again or
     body: JSON.stringify({ ending: LEFT_OPEN }),
   });
   expect(ended.status).toBe(200);
-  await cutNetwork(false);
+  await cutNetwork(world.driver, false);
   await press('1 change not saved');
   await page.findText('p', 'The hunt has ended.');
   await press('Discard');
@@ -262,14 +254,14 @@ describe('two machines', () => {
     await page.trebleDb();
     await there.open(`/rigs/${PIT_BOARD}/path`);
     await there.trebleDb();
-    await cutNetwork(true);
+    await cutNetwork(world.driver, true);
     const name = await page.find('input[aria-label="Name of the rig"]');
     await name.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Pit, spring', Key.ENTER);
     await page.find('[data-save="away"]');
     await there.click('[role="option"][aria-label^="the cable in"]');
     await there.typeInto('Length', '9 m');
     await there.saved();
-    await cutNetwork(false);
+    await cutNetwork(world.driver, false);
     await lengthIn(page, '9\u00a0m');
     await page.saved();
     const { rig } = await asked<{ rig: Rig }>(`/rigs/${PIT_BOARD}`);

@@ -73,3 +73,12 @@ export async function forceColors(driver: WebDriver, isForced: boolean): Promise
     features: isForced ? [{ name: 'forced-colors', value: 'active' }] : [],
   });
 }
+
+/** Takes the tab that is looked at off the network, or puts it back. */
+export const cutNetwork = (driver: WebDriver, offline: boolean): Promise<void> =>
+  (driver as Driver).setNetworkConditions({
+    offline,
+    latency: 0,
+    download_throughput: 1e8,
+    upload_throughput: 1e8,
+  });
