@@ -146,9 +146,9 @@ function apiRoutes(backend: Backend, reach: Reach): Router {
 
 /** What can be asked here, for whoever writes a script; made when it is first asked for. */
 function describeApi(): RequestHandler {
-  let description: object | null = null;
-  return (_request, response) => {
-    response.json((description ??= openApi()));
+  let description: Promise<object> | null = null;
+  return async (_request, response) => {
+    response.json(await (description ??= openApi()));
   };
 }
 

@@ -56,7 +56,7 @@ interface Description {
 }
 type Contents = Record<string, { readonly schema: object }>;
 
-const description = openApi() as unknown as Description;
+const description = (await openApi()) as unknown as Description;
 const ajv = new Ajv({ strict: false, allErrors: true });
 addFormats.default(ajv);
 

@@ -8,6 +8,7 @@ import {
 } from '@gullwind/contract';
 import type Joi from 'joi';
 import joiToSwagger from 'joi-to-swagger';
+import { letOthers } from '../letOthers';
 
 /// The HTTP API as OpenAPI 3.0, made of the schemas that read and describe what goes in and out.
 
@@ -30,11 +31,16 @@ const JSON_TYPE = 'application/json';
 /** Gathers the schemas that have a name of their own. */
 class Components {
   readonly schemas: Record<string, unknown> = {};
+  /** A rig takes a quarter of a second to be described, and stands in a dozen places. */
+  private readonly known = new Map<Joi.Schema, unknown>();
 
   schemaOf(shape: Joi.Schema): unknown {
-    const { swagger, components } = joiToSwagger(shape);
-    Object.assign(this.schemas, mend(components?.schemas ?? {}));
-    return mend(swagger);
+    if (!this.known.has(shape)) {
+      const { swagger, components } = joiToSwagger(shape);
+      Object.assign(this.schemas, mend(components?.schemas ?? {}));
+      this.known.set(shape, mend(swagger));
+    }
+    return this.known.get(shape);
   }
 }
 
@@ -126,12 +132,14 @@ function describe(operation: Operation, components: Components): Json {
   };
 }
 
-/** The whole description. */
-export function openApi(): Json {
+/** The whole description; somebody else is served between one operation and the next. */
+export async function openApi(): Promise<Json> {
   const components = new Components();
   const paths: Record<string, Record<string, Json>> = {};
-  for (const operation of OPERATIONS)
+  for (const operation of OPERATIONS) {
     (paths[operation.path] ??= {})[operation.method] = describe(operation, components);
+    await letOthers();
+  }
   return {
     openapi: '3.0.3',
     info: {

@@ -28,7 +28,8 @@ export interface StormCounts {
 }
 
 /** The status of the answer; 0 where there was none. */
-export function send(url: URL, { method, path, headers, body, cut }: Shape): Promise<number> {
+export function send(url: URL, shape: Shape): Promise<number> {
+  const { method, path, headers, body, cut } = shape;
   if (cut === 'silent' || cut === 'half a head') return cutOff(url, cut);
   const sent = method === 'GET' || method === 'HEAD' || body === null ? '' : body;
   return new Promise((resolve) => {
@@ -50,7 +51,11 @@ export function send(url: URL, { method, path, headers, body, cut }: Shape): Pro
       answer.on('error', () => resolve(0));
     });
     asked.on('timeout', () => asked.destroy());
-    asked.on('error', () => resolve(0));
+    asked.on('error', (error: NodeJS.ErrnoException) => {
+      // The server had just ended a connection that nobody had used for a while: browsers ask again, too.
+      const isIdleEnded = asked.reusedSocket && error.code === 'ECONNRESET' && cut === null;
+      resolve(isIdleEnded ? send(url, shape) : 0);
+    });
     if (cut === 'half a body') {
       asked.write('{"half":');
       setTimeout(() => asked.destroy(), 50);
