@@ -15,6 +15,11 @@ beforeAll(async () => {
   world = await openWorld();
   ({ page } = world);
   await stopMotion(world.driver);
+  // From then on it stands between the page and the server, as for everybody who has been here before.
+  await page.open('/');
+  await page.eventually('the service worker', () =>
+    world.driver.executeScript<boolean>('return navigator.serviceWorker.controller !== null'),
+  );
 });
 
 afterAll(() => world.close());

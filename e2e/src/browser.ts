@@ -74,11 +74,18 @@ export async function forceColors(driver: WebDriver, isForced: boolean): Promise
   });
 }
 
-/** Takes the tab that is looked at off the network, or puts it back. */
-export const cutNetwork = (driver: WebDriver, offline: boolean): Promise<void> =>
-  (driver as Driver).setNetworkConditions({
+/**
+ * Takes the tab that is looked at off the network, or puts it back. What goes through a service worker goes by a network of
+ * its own: meanwhile nothing does.
+ */
+export async function cutNetwork(driver: WebDriver, offline: boolean): Promise<void> {
+  const chrome = driver as Driver;
+  await chrome.sendDevToolsCommand('Network.enable', {});
+  await chrome.sendDevToolsCommand('Network.setBypassServiceWorker', { bypass: offline });
+  await chrome.setNetworkConditions({
     offline,
     latency: 0,
     download_throughput: 1e8,
     upload_throughput: 1e8,
   });
+}

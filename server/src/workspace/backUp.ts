@@ -20,8 +20,8 @@ import { letOthers } from '../letOthers';
 import { findSettings } from '../settings/settingsStore';
 import { bytesOf, Writing } from './spool';
 
-/** So many rows are in memory at once: a document may have 2 MiB. */
-const ROWS_AT_ONCE = 40;
+/** So many rows come at once: a document may have 2 MiB, and on the embedded engine nobody else is served meanwhile. */
+const ROWS_AT_ONCE = 10;
 
 /** Moments as text, to the microsecond that the database keeps. */
 const MOMENT = (column: string) =>

@@ -1,7 +1,7 @@
 import type { Queryable } from '../db/database';
 
-/** So much of a document text goes to the database at once. */
-const BATCH_LENGTH = 2 ** 20;
+/** So much text goes to the database at once: on the embedded engine nobody else is served meanwhile. */
+const BATCH_LENGTH = 2 ** 18;
 
 /** Gathers rows of one kind and writes them together, each kind by its statement; kinds keep their order. */
 export class Batches<Kind extends string> {
