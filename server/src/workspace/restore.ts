@@ -48,7 +48,8 @@ export async function restore(
     await fillListings(db);
     return result;
   } finally {
-    if (db.isAlone) await dropStaged(db);
+    // What cannot be dropped now is dropped by the next restore.
+    if (db.isAlone) await dropStaged(db).catch(() => undefined);
     busy.delete(db);
   }
 }
@@ -78,7 +79,7 @@ async function putBack(
   return { kind: 'restored', restored: await writer.end() };
 }
 
-/** With a rig goes what hangs on it. */
+/** What belongs to a rig goes with it. */
 async function removeAll(tx: Queryable): Promise<void> {
   const rigs = await tx.query<{ id: string }>('select id from rigs');
   for (let at = 0; at < rigs.length; at += RIGS_AT_ONCE) {

@@ -17,7 +17,7 @@ type Said = { readonly kind: 'asks' | 'has'; readonly id: string };
 
 const hasLocks = (): boolean => 'locks' in navigator;
 
-/** What this window is called, the same after a reload; a duplicate of it gets a name of its own. */
+/** What this window is called, the same after a reload; a duplicate of it gets another one. */
 export const windowId: () => Promise<string> = (() => {
   let known: Promise<string> | null = null;
   return () => (known ??= nameWindow());

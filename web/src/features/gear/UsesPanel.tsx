@@ -14,14 +14,14 @@ interface Props {
 
 /** Which rigs were built from an entry, with a way there; and what bringing them up to date would do. */
 export function UsesPanel({ item, isChanged }: Props) {
-  const { data } = useListUsesQuery({ gear: item.id });
-  const own = data?.uses ?? [];
+  const { currentData } = useListUsesQuery({ gear: item.id });
+  const own = currentData?.uses ?? [];
   const [isAsked, setAsked] = useState(false);
   if (own.length === 0) {
     return (
       <PanelGroup title="Where used">
         <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-          In no rig yet.
+          {currentData ? 'In no rig yet.' : 'Looking …'}
         </Typography>
       </PanelGroup>
     );
