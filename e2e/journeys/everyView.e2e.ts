@@ -1,5 +1,5 @@
 import { Key, type WebDriver } from 'selenium-webdriver';
-import { stopMotion, type Look } from '../src/browser';
+import { recolour, stopMotion, type Look } from '../src/browser';
 import { violationsOn } from '../src/violations';
 import { PIT_BOARD, RICH_BOARD, STORM_BOARD, type Page } from '../src/page';
 import { richRig } from '../src/richRig';
@@ -28,11 +28,11 @@ async function expectNoViolations(): Promise<void> {
   const found = [...(await violationsOn(driver, false))];
   const looks: readonly Look[] = isForcedSeen ? ['night'] : ['night', 'forced colours'];
   for (const look of looks) {
-    await stopMotion(driver, look);
+    await recolour(driver, look);
     found.push(...(await violationsOn(driver, true)).map((one) => `${look}: ${one}`));
   }
   isForcedSeen = true;
-  await stopMotion(driver);
+  await recolour(driver, 'day');
   expect(found).toEqual([]);
 }
 

@@ -63,6 +63,26 @@ export async function stopMotion(driver: WebDriver, look: Look = 'day'): Promise
   });
 }
 
+/** How long a page may take to be painted in other colours. */
+const LOOK_WAIT_MS = 30_000;
+
+/** What the page itself asks for: where colours are forced, the browser says another thing of it. */
+const SCHEME_IS = `
+  const rules = [...document.styleSheets].flatMap((sheet) => [...sheet.cssRules]);
+  return rules.findLast((rule) => rule.style?.colorScheme)?.style.colorScheme === arguments[0];
+`;
+
+/** Shows an open page in other colours, and comes back when it is painted in them. */
+export async function recolour(driver: WebDriver, look: Look): Promise<void> {
+  await stopMotion(driver, look);
+  const scheme = look === 'night' ? 'dark' : 'light';
+  await driver.wait(
+    () => driver.executeScript<boolean>(SCHEME_IS, scheme),
+    LOOK_WAIT_MS,
+    `the page is not painted for ${look}`,
+  );
+}
+
 export async function savePicture(driver: WebDriver, path: string): Promise<void> {
   writeFileSync(path, Buffer.from(await driver.takeScreenshot(), 'base64'));
 }
