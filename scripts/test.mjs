@@ -84,7 +84,7 @@ suite('unit', [
   '--maxWorkers',
   '2',
 ]);
-suite('browser', ['--selectProjects', 'e2e', '--runInBand']);
+suite('browser', ['--selectProjects', 'e2e', '--maxWorkers', '2']);
 
 console.log(`\n${total.passed} passed, ${total.failed} failed`);
 process.exit(total.failed === 0 && total.passed > 0 ? 0 : 1);
