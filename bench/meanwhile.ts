@@ -45,18 +45,17 @@ async function fill(): Promise<void> {
   await db.close();
 }
 
-const QUESTIONS = ['health', 'rigs', 'settings'] as const;
-
 /** Asks again and again until something has ended; says the longest wait of each question. */
 async function meanwhile(
   what: string,
   { address }: ServerProcess,
   work: () => Promise<unknown>,
+  questions: readonly string[] = ['health', 'rigs', 'settings'],
 ): Promise<void> {
   let isOver = false;
   const began = performance.now();
   const over = work().finally(() => (isOver = true));
-  const asked = QUESTIONS.map(async (question) => {
+  const asked = questions.map(async (question) => {
     const waits: number[] = [];
     while (!isOver) {
       const at = performance.now();
@@ -64,7 +63,9 @@ async function meanwhile(
       waits.push(performance.now() - at);
       await new Promise((resolve) => setTimeout(resolve, ASK_EVERY_MS));
     }
-    return `${question} ${Math.max(0, ...waits).toFixed(0)} ms at most of ${waits.length}`;
+    const [longest = 0] = waits.sort((a, b) => b - a);
+    const [hundredth] = waits.slice(Math.floor(waits.length / 100));
+    return `${question} ${longest.toFixed(0)} ms at most, 99 of 100 within ${hundredth?.toFixed(0)} ms, of ${waits.length}`;
   });
   const [, ...answers] = await Promise.all([over, ...asked]);
   const tookMs = performance.now() - began;
@@ -75,8 +76,9 @@ const rest = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 await fill();
 const server = await startServerProcess({ demo: false, dataFolder: folder });
-await meanwhile('housekeeping', server, () => rest(amount(15_000, 200)));
-await meanwhile('nothing', server, () => rest(amount(3000, 200)));
+/// Of the first two the longest wait is the machine's as much as the server's: one stands beside the other.
+await meanwhile('housekeeping', server, () => rest(amount(15_000, 200)), ['health']);
+await meanwhile('nothing', server, () => rest(amount(15_000, 200)), ['health']);
 let backup = new Blob();
 await meanwhile('backup', server, async () => {
   backup = await (await fetch(`${server.address}api/workspace`)).blob();

@@ -1,6 +1,6 @@
 import { DAYS_REMOVED } from '@gullwind/contract';
 import type { Database, Queryable } from '../db/database';
-import { letOthers } from '../letOthers';
+import { unhurried } from '../letOthers';
 import { hasRoom, type FreeBytes } from '../db/room';
 import { forgetChanges } from '../changes/changeStore';
 import { forgetOperations } from '../operations/operationStore';
@@ -17,8 +17,7 @@ export async function forgetRemoved(db: Database, now: Date): Promise<number> {
   const old = await db.query<{ id: string }>(`select id from rigs where ${LONG_GONE}`, [at]);
   let gone = 0;
   for (const { id } of old) {
-    gone += await db.transaction((tx) => forget(tx, id, at));
-    await letOthers();
+    gone += await unhurried(() => db.transaction((tx) => forget(tx, id, at)));
   }
   return gone;
 }

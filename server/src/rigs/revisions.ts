@@ -1,7 +1,7 @@
 import { MOST_REVISIONS, readRig, type RevisionPage } from '@gullwind/contract';
 import type { Rig } from '@gullwind/core';
 import type { Database, Queryable } from '../db/database';
-import { letOthers } from '../letOthers';
+import { unhurried } from '../letOthers';
 
 /**
  * The latest revisions of a rig, and how many there are.
@@ -99,8 +99,7 @@ export async function thinRevisions(db: Database, now: Date): Promise<number> {
   );
   let gone = 0;
   for (const { id } of rigs) {
-    gone += (await db.query(THIN, [id, now.toISOString()])).length;
-    await letOthers();
+    gone += (await unhurried(() => db.query(THIN, [id, now.toISOString()]))).length;
   }
   return gone;
 }
