@@ -7,6 +7,7 @@ import {
   readdirSync,
   rmSync,
   symlinkSync,
+  utimesSync,
   writeFileSync,
 } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
@@ -64,8 +65,16 @@ function copyOfProject() {
   mkdirSync(join(packages, '@gullwind'));
   for (const name of readdirSync(inProject('node_modules/@gullwind')))
     symlinkSync(join(copy, name), join(packages, '@gullwind', name));
-  // What was built runs as it was: a server of its own process is asked what is not broken in it.
-  for (const built of ['server/dist', 'web/dist']) symlinkSync(inProject(built), join(copy, built));
+  // What was built runs as it was: a server of its own process is asked what is not broken in it. It is newer than whatever
+  // is broken, or a test that starts the demo would build that.
+  const tomorrow = Date.now() / 1000 + 86_400;
+  for (const [built, first] of [
+    ['server/dist', 'main.js'],
+    ['web/dist', 'index.html'],
+  ]) {
+    cpSync(inProject(built), join(copy, built), { recursive: true });
+    utimesSync(join(copy, built, first), tomorrow, tomorrow);
+  }
   return copy;
 }
 

@@ -30,6 +30,16 @@ test('out and in again is identity, for every kind with any values, origins and 
   );
 });
 
+test('a number leaves in the unit of its column, whatever digits it has', () => {
+  const { items } = readCsv('Cable,Length (m)\nGull,6\n');
+  const [item] = items as [Extract<GearItem, { kind: 'cable' }>];
+  const cPerMF = { value: 9.978123456789011e-11, from: 'measured' };
+  const written = writeGearCsv([{ ...item, thing: { ...item.thing, cPerMF } as Cable }]);
+  expect(written).toContain(',99.78123456789011,measured');
+  expect(written).not.toContain('F/m,');
+  expect(cableOf(readCsv(written)).cPerMF.value).toBe(cPerMF.value);
+});
+
 test('no cell that leaves begins like a formula, but for numbers with a sign', () => {
   fc.assert(
     fc.property(fc.array(randomItem, { minLength: 1, maxLength: 4 }), (items) => {

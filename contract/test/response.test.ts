@@ -49,7 +49,7 @@ test('measurements as CSV: every raw value a row, formulas guarded', () => {
         },
       ],
       responses: [{ label: 'amp', frequencyHz: [100], levelDb: [-3], conditions: {} }],
-      figures: [{ label: 'C′', quantity: 'capacitancePerLength', value: 1e-10, error: null }],
+      figures: [{ label: 'C′', quantity: 'capacitancePerLength', value: 1e-10, error: 2e-12 }],
       words: '',
       by: '',
       note: '',
@@ -59,6 +59,9 @@ test('measurements as CSV: every raw value a row, formulas guarded', () => {
   const read = readTable(csv);
   if (read.kind !== 'ok') throw new Error('it is no table');
   expect(read.value.rows).toHaveLength(4);
+  // The same ± as on the page.
+  const figure = read.value.rows[0]!.cells;
+  expect([read.value.header[10], figure[10]]).toEqual(['± (SI, 2σ)', '4e-12']);
   expect(read.value.rows[0]!.cells[3]).not.toMatch(/^=/u);
   expect(read.value.rows[2]!.cells.slice(7, 10)).toEqual(['reading, capacitance', '1 m', '2e-10']);
   expect(read.value.rows[3]!.cells.slice(11, 13)).toEqual(['100', '-3']);

@@ -51,7 +51,9 @@ export {
   formatStripLength,
   formatSignedDb,
   METRES_PER_FOOT,
+  movePoint,
   parseQuantity,
+  powerOfTen,
   QUANTITY_RULES,
 } from './quantity';
 export type { UnitSystem } from './quantity';

@@ -1,5 +1,7 @@
 import {
+  movePoint,
   parseQuantity,
+  powerOfTen,
   PROVENANCES,
   QUANTITY_RULES,
   type FieldRule,
@@ -21,23 +23,6 @@ export const guardCell = (text: string): string =>
 
 export const unguardCell = (text: string): string =>
   /^'(?:\s*['=+\-@]|[\t\r])/u.test(text) ? text.slice(1) : text;
-
-/** SI units by which a double is written to its last bit. */
-const EXACT: Readonly<Record<string, string>> = {
-  length: 'm',
-  size: 'm',
-  mass: 'kg',
-  capacitance: 'F',
-  capacitancePerLength: 'F/m',
-  resistance: 'Ω',
-  resistancePerLength: 'Ω/m',
-  inductance: 'H',
-  inductancePerLength: 'H/m',
-  frequency: 'Hz',
-  current: 'A',
-  charge: 'C',
-  power: 'W',
-};
 
 export type ReadNumber =
   | { readonly kind: 'ok'; readonly si: number }
@@ -67,14 +52,15 @@ export function readNumberCell(
   return { kind: 'refused', message: `${rule.label}: ${parsed.message}` };
 }
 
-/** Bare in the unit of its column where that gives the very number back, else to the last bit in SI. */
+/** Bare in the unit of its column, with every digit that the number has. */
 export function writeNumberCell(rule: FieldRule, value: number): string {
   const { factor } = QUANTITY_RULES[rule.quantity].bare.metric;
+  const power = powerOfTen(factor);
+  if (power !== null) return movePoint(String(value), -power);
   const bare = String(Number((value / factor).toPrecision(14)));
   const back = readNumberCell(rule, bare, bareUnit(rule));
-  if (back.kind === 'ok' && back.si === value) return bare;
-  const unit = EXACT[rule.quantity];
-  return unit ? `${value} ${unit}` : bare;
+  // Milliampere hours are no power of ten: what they cannot say to the last digit is said in coulombs.
+  return back.kind === 'ok' && back.si === value ? bare : `${value} C`;
 }
 
 /** "measured; on 2026-09-14; ±5 %; by bench meter" */

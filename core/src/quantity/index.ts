@@ -1,3 +1,4 @@
+export { movePoint, powerOfTen } from './decimal';
 export { QUANTITY_RULES, METRES_PER_FOOT } from './quantity';
 export type { Quantity, UnitSystem } from './quantity';
 export { parseQuantity } from './parseQuantity';

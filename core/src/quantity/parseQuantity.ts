@@ -1,3 +1,4 @@
+import { inSi, withoutNoise } from './decimal';
 import { QUANTITY_RULES, type Quantity, type UnitSystem } from './quantity';
 
 export type ParsedQuantity =
@@ -30,8 +31,9 @@ export function parseQuantity(
   const match = NUMBER_THEN_UNIT.exec(cleaned);
   const noun = QUANTITY_RULES[quantity].noun;
   if (!match) return { kind: 'notANumber', message: `“${text}” is not ${noun}.` };
-  const shown = Number(match[1]!.replace(',', '.'));
-  if (!Number.isFinite(shown)) return { kind: 'notANumber', message: `“${text}” is not ${noun}.` };
+  const number = match[1]!.replace(',', '.');
+  if (!Number.isFinite(Number(number)))
+    return { kind: 'notANumber', message: `“${text}” is not ${noun}.` };
   const factor = unitFactor(match[2]!, quantity, system);
   if (factor === undefined) {
     const example = QUANTITY_RULES[quantity].bare[system].symbol || '0 to 10';
@@ -40,7 +42,7 @@ export function parseQuantity(
       message: `“${match[2]!}” is not a unit of ${noun.replace(/^an? /u, '')}; try ${example}.`,
     };
   }
-  return { kind: 'ok', si: factor === 1 ? shown : tidy(shown * factor) };
+  return { kind: 'ok', si: inSi(number, factor) };
 }
 
 function parseCompound(cleaned: string, quantity: Quantity): number | undefined {
@@ -48,12 +50,12 @@ function parseCompound(cleaned: string, quantity: Quantity): number | undefined 
     const match = FEET_AND_INCHES.exec(cleaned);
     if (!match) return undefined;
     const { bases } = QUANTITY_RULES.length;
-    return tidy(Number(match[1]) * bases.ft! + Number(match[2]) * bases.in!);
+    return withoutNoise(Number(match[1]) * bases.ft! + Number(match[2]) * bases.in!);
   }
   const match = PREFIX_AS_POINT.exec(cleaned);
   const prefix = match ? QUANTITY_RULES[quantity].prefixes[match[2]!] : undefined;
   if (!match || prefix === undefined || !('' in QUANTITY_RULES[quantity].bases)) return undefined;
-  return tidy(Number(`${match[1]!}.${match[3]!}`) * prefix);
+  return inSi(`${match[1]!}.${match[3]!}`, prefix);
 }
 
 function unitFactor(typed: string, quantity: Quantity, system: UnitSystem): number | undefined {
@@ -65,9 +67,4 @@ function unitFactor(typed: string, quantity: Quantity, system: UnitSystem): numb
   const rest = unit.slice(1);
   if (!Object.hasOwn(prefixes, prefix) || !Object.hasOwn(bases, rest)) return undefined;
   return prefixes[prefix]! * bases[rest]!;
-}
-
-/** Takes away the last-bit noise of unit factors, so that "22n" is 2.2e-8 and not 2.2000000000000002e-8. */
-function tidy(value: number): number {
-  return Number(value.toPrecision(14));
 }
