@@ -1,5 +1,8 @@
+import { join } from 'node:path';
+
 /** Every workspace is a project of its own: the same transform, another environment where it needs one. */
 const shared = {
+  cacheDirectory: join(import.meta.dirname, '.cache/jest'),
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: {
     '^.+\\.tsx?$': [

@@ -48,7 +48,7 @@ const isEquivalent = ({ file, before, after, text }) =>
       one.file === file && one.before === before && one.after === after && text.includes(one.in),
   );
 
-const NOT_COPIED = new Set(['node_modules', 'dist', '.git']);
+const NOT_COPIED = new Set(['node_modules', 'dist', '.git', 'jest']);
 
 /** The project beside itself, so that nobody edits what is being broken: its packages are the same, its workspaces the copies. */
 function copyOfProject() {
@@ -97,6 +97,8 @@ process.on('SIGINT', () => process.exit(130));
 
 /** True where all of these tests pass, in one process: each mutation has a core to itself. */
 function pass(folder, project, patterns) {
+  const scratch = join(folder, '.cache/scratch');
+  mkdirSync(scratch, { recursive: true });
   const child = spawn(
     process.execPath,
     [
@@ -111,7 +113,7 @@ function pass(folder, project, patterns) {
       '--passWithNoTests',
       ...patterns,
     ],
-    { cwd: folder, stdio: 'ignore', detached: true },
+    { cwd: folder, stdio: 'ignore', detached: true, env: { ...process.env, TMPDIR: scratch } },
   );
   running.add(child);
   const timer = setTimeout(() => end(child), mostMs);
@@ -119,6 +121,7 @@ function pass(folder, project, patterns) {
     child.on('exit', (code) => {
       clearTimeout(timer);
       end(child);
+      rmSync(scratch, { recursive: true, force: true });
       resolve(code === 0);
     });
   });

@@ -1,5 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { ensureBrowser, ensureSimulator } from './lib/browserInstall.mjs';
 import { ensureBuilt, ensurePackages, inProject, ROOT } from './lib/project.mjs';
 
@@ -12,6 +14,13 @@ ensureBrowser();
 ensureSimulator();
 ensureBuilt();
 if (!existsSync(inProject('.cache'))) mkdirSync(inProject('.cache'));
+
+/** What tests leave behind, such as stores and profiles of browsers, goes with them. */
+const scratch = mkdtempSync(join(tmpdir(), 'gullwind-tests-'));
+process.env.TMPDIR = scratch;
+process.on('exit', () => rmSync(scratch, { recursive: true, force: true }));
+process.on('SIGINT', () => process.exit(130));
+process.on('SIGTERM', () => process.exit(143));
 
 const total = { passed: 0, failed: 0 };
 

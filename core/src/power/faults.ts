@@ -35,7 +35,7 @@ export type PowerFault =
   | {
       readonly kind: 'series';
       readonly consumer: string;
-      readonly why: 'shared' | 'itself' | 'used' | 'ac';
+      readonly why: 'shared' | 'itself' | 'used' | 'ac' | 'opposed';
     }
   | {
       readonly kind: 'overload' | 'overFull';
@@ -88,20 +88,13 @@ function* faultsOfThing(thing: FedThing, outlets: readonly OutletState[]): Gener
   else if (isAc && feed.via === 'doubled') yield { kind: 'doublerOnAc', consumer: id };
   else if (!isAc && (group.polarity === need.polarity) === (feed.via === 'reversed'))
     yield { kind: 'polarity', consumer: id };
-  yield* faultsOfVoltage(thing, openVolts(thing, outlets));
+  yield* faultsOfVoltage(thing);
   if (feed.volts !== null && !settingsOf(group).some((one) => one.volts === feed.volts))
     yield { kind: 'setting', consumer: id, volts: feed.volts };
-  if (feed.second !== null) yield* faultsOfSeries(thing, outlets);
+  if (feed.after === null && feed.second !== null) yield* faultsOfSeries(thing, outlets);
 }
 
-/** What arrives while nothing is drawn. */
-function openVolts({ feed }: FedThing, outlets: readonly OutletState[]): number {
-  const { volts } = outlets[feed.outlet]!.setting;
-  const second = feed.second === null ? 0 : outlets[feed.second]!.setting.volts;
-  return (volts + second) * (feed.via === 'doubled' ? 2 : 1);
-}
-
-function* faultsOfVoltage({ consumer, volts }: FedThing, open: number): Generator<PowerFault> {
+function* faultsOfVoltage({ consumer, volts, openV: open }: FedThing): Generator<PowerFault> {
   const { id } = consumer;
   if (open > mostVolts(consumer)) yield { kind: 'overVoltage', consumer: id, volts: open };
   else if (open < leastVolts(consumer)) yield { kind: 'underVoltage', consumer: id, volts: open };
@@ -118,14 +111,20 @@ function* faultsOfSeries(
   if (feed.outlet === feed.second) yield { ...about, why: 'itself' };
   else if (groups.some(({ ground }) => ground === 'shared')) yield { ...about, why: 'shared' };
   else if (groups.some(({ polarity }) => polarity === 'ac')) yield { ...about, why: 'ac' };
-  else if (second.hung.length > 0 || second.helps.length > 1) yield { ...about, why: 'used' };
+  else if (groups[0]!.polarity !== groups[1]!.polarity) yield { ...about, why: 'opposed' };
+  else if (second.hung.length > 0 || headsOf(second.helps).length > 1)
+    yield { ...about, why: 'used' };
 }
+
+/** What hangs on an outlet by itself, not behind another. */
+const headsOf = (things: readonly FedThing[]): readonly FedThing[] =>
+  things.filter(({ feed }) => feed.after === null);
 
 function* faultsOfOutlets({ supplies }: Feedings, { fill }: Rig['power']): Generator<PowerFault> {
   for (const { supply, outlets, share } of supplies) {
     for (const { outlet, hung, share: of, setting } of outlets) {
       const where = { supply: supply.id, outlet };
-      const heads = hung.filter(({ feed }) => feed.after === null);
+      const heads = headsOf(hung);
       if (heads.length > 1)
         yield { kind: 'plugs', ...where, consumers: heads.map(({ consumer }) => consumer.id) };
       const asked = hung.map(({ feed }) => feed.volts).filter((volts) => volts !== null);

@@ -19,6 +19,10 @@ export interface FedThing {
   readonly dropV: number;
   /** At its power jack, while all draw the most, V. */
   readonly volts: number;
+  /** At its power jack, while nothing is drawn, V. */
+  readonly openV: number;
+  /** The outlet in series with its own: of a chain, that of the first. */
+  readonly second: number | null;
 }
 
 export interface OutletState {
@@ -30,7 +34,7 @@ export interface OutletState {
   readonly setting: OutletSetting;
   /** What hangs on it, each after what it goes on from. */
   readonly hung: readonly FedThing[];
-  /** It helps another outlet of its supply, in series. */
+  /** What it helps to feed in series with another outlet of its supply, chains to their end. */
   readonly helps: readonly FedThing[];
   readonly amps: number;
   readonly idleAmps: number;
@@ -114,14 +118,14 @@ function supplyState(
     hungOn(
       feeds.filter((feed) => feed.outlet === outlet),
       volts,
-      (second) => settings[second]!.volts,
+      (second) => helpV(supply, outlet, second, settings[second]!.volts),
       power,
       known,
     ),
   );
   const all = hung.flat();
   const outlets = settings.map((setting, outlet): OutletState => {
-    const helps = all.filter(({ feed }) => feed.second === outlet);
+    const helps = all.filter(({ second }) => second === outlet);
     const on = [...hung[outlet]!, ...helps];
     const amps = sum(on.map((thing) => thing.amps));
     return {
@@ -151,6 +155,12 @@ function supplyState(
   };
 }
 
+/** What an outlet adds in series: one with its plus where the other has its minus takes away. */
+function helpV(supply: Supply, outlet: number, second: number, volts: number): number {
+  const [one, other] = [outlet, second].map((at) => supply.groups[groupIndexOf(supply, at)]!);
+  return one!.polarity === other!.polarity ? volts : -volts;
+}
+
 const sum = (values: readonly number[]): number => values.reduce((all, one) => all + one, 0);
 
 const shareOf = (part: number, whole: number): number =>
@@ -167,7 +177,7 @@ function settingOf(supply: Supply, outlet: number, feeds: readonly PowerFeed[]):
 function hungOn(
   feeds: readonly PowerFeed[],
   outletV: number,
-  voltsOf: (outlet: number) => number,
+  helpOf: (outlet: number) => number,
   { rPerMOhm }: Rig['power'],
   known: ReadonlyMap<string, Consumer>,
 ): readonly FedThing[] {
@@ -175,7 +185,7 @@ function hungOn(
   const carry = (feed: PowerFeed): number =>
     inputAmps(known.get(feed.consumer)!.need.supplyA.value, feed) +
     sum(feeds.filter(({ after }) => after === feed.consumer).map(carry));
-  const hang = (feed: PowerFeed, from: number): void => {
+  const hang = (feed: PowerFeed, from: number, openV: number, second: number | null): void => {
     const consumer = known.get(feed.consumer)!;
     const cableAmps = carry(feed);
     const dropV = cableDrop(rPerMOhm.value, feed.lengthM.value, cableAmps);
@@ -188,11 +198,16 @@ function hungOn(
       cableAmps,
       dropV,
       volts: outputVolts(plugV, feed.via),
+      openV: outputVolts(openV, feed.via),
+      second,
     });
-    for (const behind of feeds.filter(({ after }) => after === feed.consumer)) hang(behind, plugV);
+    for (const behind of feeds.filter(({ after }) => after === feed.consumer))
+      hang(behind, plugV, openV, second);
   };
-  for (const feed of feeds.filter(({ after }) => after === null))
-    hang(feed, outletV + (feed.second === null ? 0 : voltsOf(feed.second)));
+  for (const feed of feeds.filter(({ after }) => after === null)) {
+    const openV = outletV + (feed.second === null ? 0 : helpOf(feed.second));
+    hang(feed, openV, openV, feed.second);
+  }
   return things;
 }
 

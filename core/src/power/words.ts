@@ -133,6 +133,8 @@ const SERIES = {
   itself: 'an outlet cannot be in series with itself.',
   used: 'the second outlet in series already feeds something.',
   ac: 'only DC outlets go in series.',
+  opposed:
+    'two outlets in series have to have the same pole in the middle; these work against each other.',
 } as const;
 
 function shareWords(

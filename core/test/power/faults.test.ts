@@ -82,6 +82,43 @@ test.each<readonly [string, Rig, readonly string[]]>([
     ['Pedal 1: the second outlet in series already feeds something.'],
   ],
   [
+    'outlets in series that work against each other',
+    hung(
+      rigOf(
+        [{ wants: [18, 18, 0.01] }],
+        [brick(outletGroup(1, 9, 0.1), outletGroup(1, 9, 0.1, { polarity: 'centrePositive' }))],
+      ),
+      ['d1', { supply: 'u1', outlet: 0, second: 1 }],
+    ),
+    [
+      'Pedal 1 wants 18 V and gets 0 V: it may distort early, or not start.',
+      'Pedal 1: two outlets in series have to have the same pole in the middle; these work against each other.',
+    ],
+  ],
+  [
+    'behind one that is fed in series there are 18 V too',
+    hung(
+      withPower(rigOf([{ wants: [18, 18, 0.01] }, {}], [brick(...BOTH)]), { feeding: 'chain' }),
+      ['d1', { supply: 'u1', outlet: 0, second: 1 }],
+      ['d2', { supply: 'u1', outlet: 0, after: 'd1' }],
+    ),
+    ['18 V into Pedal 2, which takes 9 V: it may be destroyed. Do not plug it in.'],
+  ],
+  [
+    'and one that wants them is well fed; both outlets give what the two draw',
+    hung(
+      withPower(rigOf([{ wants: [18, 18, 0.06] }, { wants: [18, 18, 0.05] }], [brick(...BOTH)]), {
+        feeding: 'chain',
+      }),
+      ['d1', { supply: 'u1', outlet: 0, second: 1 }],
+      ['d2', { supply: 'u1', outlet: 0, after: 'd1' }],
+    ),
+    [
+      'Brick, outlet 1 gives 100 mA, and 110 mA are drawn: it may hum, cut out or overheat.',
+      'Brick, outlet 2 gives 100 mA, and 110 mA are drawn: it may hum, cut out or overheat.',
+    ],
+  ],
+  [
     'audio grounds at different poles on one ground',
     withPower(
       hung(
