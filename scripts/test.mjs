@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureBrowser, ensureSimulator } from './lib/browserInstall.mjs';
@@ -17,6 +17,8 @@ if (!existsSync(inProject('.cache'))) mkdirSync(inProject('.cache'));
 
 /** What tests leave behind, such as stores and profiles of browsers, goes with them. */
 const scratch = mkdtempSync(join(tmpdir(), 'gullwind-tests-'));
+// A server of a user of its own finds its way to what is its.
+chmodSync(scratch, 0o755);
 process.env.TMPDIR = scratch;
 process.on('exit', () => rmSync(scratch, { recursive: true, force: true }));
 process.on('SIGINT', () => process.exit(130));
