@@ -209,6 +209,24 @@ describe.each(all.map((engine) => [engine.name, engine] as const))('on %s', (_, 
     expect(await findRig(db, here)).not.toBeNull();
   });
 
+  test('every rig is thinned, however many, and none after the word to end', async () => {
+    const first = randomUUID();
+    await createRig(db, first, named('one'));
+    await db.query(
+      `insert into rigs (id, revision, document)
+       select gen_random_uuid(), 3, document from rigs, generate_series(2, 120)`,
+    );
+    await db.query(
+      `insert into rig_revisions (rig_id, revision, saved_at, document)
+       select id, n, '2024-02-03T10:00:00Z'::timestamptz + n * interval '1 minute', document
+       from rigs, generate_series(1, 2) as n where id <> $1`,
+      [first],
+    );
+    expect(await thinRevisions(db, new Date(), AbortSignal.abort())).toBe(1);
+    expect(await thinRevisions(db, new Date())).toBe(118);
+    expect(await thinRevisions(db, new Date())).toBe(0);
+  });
+
   test('housekeeping works at once, goes on after a failure, and can be waited for', async () => {
     const id = await create(named('old'));
     await setRigDeleted(db, id, true);
@@ -235,7 +253,8 @@ test('somebody else is heard between one rig and the next while the house is kep
   const heard: number[] = [];
   let asked = 0;
   const db = {
-    query: async (sql: string) => (sql.startsWith('select id') ? ids : (asked++, [])),
+    query: async (sql: string, values: unknown[] = []) =>
+      sql.startsWith('select id') ? (values[1] ? [] : ids) : (asked++, []),
     transaction: async (work: (tx: unknown) => unknown) =>
       work({ query: async () => (asked++, []) }),
   } as unknown as Database;

@@ -11,13 +11,16 @@ const LONG_GONE = `deleted_at <= $1::timestamptz - interval '${DAYS_REMOVED} day
 /**
  * Lets go of rigs that were taken off the list too long ago to be put back, one after the other, with everybody else between
  * them; their revisions are never used again.
+ *
+ * @param over ends it after the rig that it is at
  */
-export async function forgetRemoved(db: Database, now: Date): Promise<number> {
+export async function forgetRemoved(db: Database, now: Date, over?: AbortSignal): Promise<number> {
   const at = now.toISOString();
   const old = await db.query<{ id: string }>(`select id from rigs where ${LONG_GONE}`, [at]);
   let gone = 0;
   for (const { id } of old) {
     gone += await unhurried(() => db.transaction((tx) => forget(tx, id, at)));
+    if (over?.aborted) break;
   }
   return gone;
 }
@@ -46,7 +49,7 @@ const EVERY_MS = 6 * 3_600_000;
  *
  * @param free null where the database has a disk of its own
  * @param failed hears of a round that failed; the next one is tried all the same
- * @returns stops it, and waits for a round that is at work
+ * @returns stops it, and waits for the rig that a round is at
  */
 export function keepHouse(
   db: Database,
@@ -54,13 +57,14 @@ export function keepHouse(
   failed: (error: unknown) => void,
 ): () => Promise<void> {
   let round: Promise<void> = Promise.resolve();
+  const over = new AbortController();
   const work = async () => {
     if (!(await hasRoom(free))) return;
     const now = new Date();
-    await forgetRemoved(db, now);
+    await forgetRemoved(db, now, over.signal);
     await forgetOperations(db, now);
     await forgetChanges(db, now);
-    await thinRevisions(db, now);
+    if (!over.signal.aborted) await thinRevisions(db, now, over.signal);
   };
   const start = () => {
     round = round.then(work).catch(failed);
@@ -70,6 +74,7 @@ export function keepHouse(
   timer.unref();
   return () => {
     clearInterval(timer);
+    over.abort();
     return round;
   };
 }

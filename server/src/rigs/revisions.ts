@@ -90,16 +90,38 @@ const THIN = `
   where kept.rig_id = $1 and kept.revision = thinned.revision and thinned.place > 1
   returning kept.revision`;
 
-/** Thins the revisions of every rig, one after the other, with everybody else between them; gives how many went. */
-export async function thinRevisions(db: Database, now: Date): Promise<number> {
-  const rigs = await db.query<{ id: string }>(
-    `select id from rigs where exists (
-       select from rig_revisions where rig_id = id and saved_at <= $1::timestamptz - interval '1 day')`,
-    [now.toISOString()],
-  );
+/** So many rigs are looked up at once: all of them at once would be a wait of its own. */
+const RIGS_AT_ONCE = 50;
+
+/**
+ * Thins the revisions of every rig, one after the other, with everybody else between them.
+ *
+ * @param over ends it after the rig that it is at
+ * @returns how many went
+ */
+export async function thinRevisions(db: Database, now: Date, over?: AbortSignal): Promise<number> {
+  const at = now.toISOString();
   let gone = 0;
-  for (const { id } of rigs) {
-    gone += (await unhurried(() => db.query(THIN, [id, now.toISOString()]))).length;
-  }
+  let last: string | null = null;
+  do {
+    const ids = await unhurried(() => rigsWithOld(db, at, last));
+    for (const id of ids) {
+      gone += (await unhurried(() => db.query(THIN, [id, at]))).length;
+      if (over?.aborted) return gone;
+    }
+    last = ids.at(-1) ?? null;
+  } while (last !== null);
   return gone;
+}
+
+/** The next rigs, by their ids, that have a revision of yesterday or before. */
+async function rigsWithOld(db: Database, at: string, after: string | null): Promise<string[]> {
+  const rows = await db.query<{ id: string }>(
+    `select id from rigs
+     where ($2::uuid is null or id > $2) and exists (
+       select from rig_revisions where rig_id = id and saved_at <= $1::timestamptz - interval '1 day')
+     order by id limit ${RIGS_AT_ONCE}`,
+    [at, after],
+  );
+  return rows.map(({ id }) => id);
 }
