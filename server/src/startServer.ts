@@ -44,6 +44,8 @@ const MOST_CONNECTIONS = 512;
 /** A request says what it wants within so long, or its place goes to another. */
 const HEAD_WITHIN_MS = 10_000;
 const LOOK_EVERY_MS = 2000;
+/** Who waited for the start comes before the housekeeping. */
+const HOUSEKEEPING_AFTER_MS = 2000;
 const HTTP = { headersTimeout: HEAD_WITHIN_MS, connectionsCheckingInterval: LOOK_EVERY_MS };
 
 /**
@@ -67,9 +69,12 @@ export async function startServer(
   const reach = { host, publicUrl };
   http.on('request', createApp({ reach, proxies, logger, webFolder: paths.web, backend }));
   const { db, feed, free } = await backend;
-  const leaveHouse = keepHouse(db, free, (error) =>
-    logger.error({ err: failureOf(error) }, 'housekeeping'),
-  );
+  let leaveHouse = async () => {};
+  const moveIn = setTimeout(() => {
+    leaveHouse = keepHouse(db, free, (error) =>
+      logger.error({ err: failureOf(error) }, 'housekeeping'),
+    );
+  }, HOUSEKEEPING_AFTER_MS);
   return {
     address,
     stop: async () => {
@@ -83,6 +88,7 @@ export async function startServer(
       );
       await closed;
       clearTimeout(late);
+      clearTimeout(moveIn);
       await leaveHouse();
       await db.close();
       await lock?.release();
