@@ -50,9 +50,10 @@ const randomGroup = fc
     ground: fc.constantFrom('isolated', 'shared'),
     polarity: fc.constantFrom('centreNegative', 'centreNegative', 'centreNegative', 'ac'),
     volts2: fc.constantFrom(0, 0, 12, 18),
+    less: fc.constantFrom(1, 0.5),
   })
-  .map(({ outlets, volts, amps, ...more }) =>
-    outletGroup(outlets, volts, amps, { ...more, amps2: amps / 2 }),
+  .map(({ outlets, volts, amps, less, ...more }) =>
+    outletGroup(outlets, volts, amps, { ...more, amps2: amps * less }),
   );
 
 const randomSupply: fc.Arbitrary<Supply> = fc
@@ -123,6 +124,8 @@ const largeCase = fc
   })
   .map(({ things, supplies, feeding }) => withPower(rigOf(things, supplies), { feeding }));
 
+const FULL = { fill: entered(1) };
+
 test('whatever is proposed passes the checker, and what is fixed stays', () => {
   fc.assert(
     fc.property(fc.oneof(randomCase, largeCase), (rig) => {
@@ -175,6 +178,20 @@ test('where nothing is better, nothing moves: asked again, it is as it is', () =
     }),
     { seed: 16, numRuns: 60 },
   );
+});
+
+test('an outlet that is set to more watts than usual feeds what wants them, within what the supply gives in all', () => {
+  const groups = [outletGroup(2, 9, 0.1, { volts2: 18, amps2: 0.1 })];
+  const brick = { ...supplyOfClass('brick'), groups };
+  const fedBy = (supply: Supply) =>
+    assignToEnd(withPower(rigOf([{ wants: [18, 18, 0.09] }], [supply]), FULL), solve).feeds.map(
+      ({ volts, via, second }) => [volts, via, second],
+    );
+  expect(fedBy({ ...brick, groups: [{ ...groups[0]!, outlets: 1 }] })).toEqual([
+    [18, 'straight', null],
+  ]);
+  expect(fedBy({ ...brick, totalW: entered(1.7) })).toEqual([[18, 'straight', null]]);
+  expect(fedBy({ ...brick, totalW: entered(1.6) })).toEqual([]);
 });
 
 test('nothing to hang on is no error', () => {

@@ -183,10 +183,12 @@ class Parts {
     }
   }
 
-  /** What a supply gives in all. */
+  /** What a supply gives in all, where that is less than its outlets: those are held each by itself, as they are set. */
   *supplies(): Generator<Row> {
     const { feedings, choices, links, rig } = this.situation;
-    for (const { supply, watts, mostW } of feedings.supplies) {
+    for (const { supply, watts } of feedings.supplies) {
+      const mostW = supply.totalW.value;
+      if (mostW === 0) continue;
       const ofChoice = ({ on, second, amps }: Choice): number =>
         on.supply === supply ? amps * (on.volts + (second?.volts ?? 0)) : 0;
       const sum: Sum = [
