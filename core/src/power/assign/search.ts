@@ -33,7 +33,8 @@ export interface Assignment {
   readonly proven: readonly AssignGoal[];
 }
 
-export const TOLERANCE = 1e-7;
+/** Twice what a solver may be off by in a row: what it found once must not be out of reach when it is held. */
+export const TOLERANCE = 2e-6;
 const BOTH: readonly AssignGoal[] = ['fed', 'bought'];
 
 /** One question put to the solver goal by goal, each held once it is answered. */
@@ -105,8 +106,11 @@ export class Search {
     };
   }
 
+  /** Of what it has chosen itself: the solver's own value may be a hair below. */
   get fullest(): number {
-    return this.values?.[this.model.fullest] ?? 1;
+    if (this.values === null) return 1;
+    const { choices, links } = this.chosen();
+    return fullestOf(choices, links);
   }
 
   isProven(goal: AssignGoal): boolean {
@@ -174,7 +178,7 @@ export class Search {
     if (found.kind === 'infeasible' || found.kind === 'unknown') return false;
     this.values = found.values;
     if (found.kind === 'optimal') this.proven.push(...(goal === 'fed' ? BOTH : [goal]));
-    const value = valueOf(sum, found.values);
+    const value = goal === 'headroom' ? this.fullest : valueOf(sum, found.values);
     if (goal === 'fed') {
       this.feedsAll = valueOf(this.model.fed, found.values) > this.situation.free.length - 0.5;
       this.rows = [...this.rows, ...this.mostOfEach()];
