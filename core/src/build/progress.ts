@@ -96,16 +96,24 @@ export const asOffCut = (id: string, { step, lengthM }: WorkDone, name: string):
 const PLUGS_M = 0.03;
 
 export interface TimeLeft {
-  /** Whole days until the deadline, today counted; null without one. */
-  readonly days: number | null;
+  /** Days from today to the deadline, negative where it is over; null without one. */
+  readonly dueIn: number | null;
   /** Minutes there are until then; null where nobody has said how many hours a day has. */
   readonly minutes: number | null;
   readonly isEnough: boolean | null;
   /** What may be left out, until it is enough. */
   readonly leaveOut: readonly Step[];
+  /** What remains undone even so. */
+  readonly missingMinutes: number;
+  /** Days from today until the rest is done at so many hours a day; null where nobody has said how many. */
+  readonly readyIn: number | null;
 }
 
+const NO_HOURS = { minutes: null, isEnough: null, leaveOut: [], missingMinutes: 0, readyIn: null };
+
 const MINUTES_AN_HOUR = 60;
+/** A hair of a day is no day. */
+const ROUNDING = 1e-9;
 
 /** @param today as "2026-11-26" */
 export function timeLeft(
@@ -113,10 +121,10 @@ export function timeLeft(
   { leftMinutes, steps }: Progress,
   today: string,
 ): TimeLeft {
-  if (deadline === null) return { days: null, minutes: null, isEnough: null, leaveOut: [] };
-  const days = Math.max(0, daysBetween(today, deadline) + 1);
-  if (hoursADay === null) return { days, minutes: null, isEnough: null, leaveOut: [] };
-  const minutes = days * hoursADay * MINUTES_AN_HOUR;
+  const dueIn = deadline === null ? null : daysBetween(today, deadline);
+  if (dueIn === null || hoursADay === null) return { dueIn, ...NO_HOURS };
+  const aDay = hoursADay * MINUTES_AN_HOUR;
+  const minutes = Math.max(0, dueIn + 1) * aDay;
   const leaveOut: Step[] = [];
   let over = leftMinutes - minutes;
   for (const { step, isDone, leftMinutes: leftMinutesOf } of steps) {
@@ -125,7 +133,9 @@ export function timeLeft(
     leaveOut.push(step);
     over -= leftMinutesOf;
   }
-  return { days, minutes, isEnough: leftMinutes <= minutes, leaveOut };
+  const missingMinutes = Math.max(0, over);
+  const readyIn = aDay > 0 ? Math.max(0, Math.ceil((minutes + over) / aDay - ROUNDING) - 1) : null;
+  return { dueIn, minutes, isEnough: leftMinutes <= minutes, leaveOut, missingMinutes, readyIn };
 }
 
 /** How far a cable is. */

@@ -1,4 +1,11 @@
-import { deviceOfClass, type Cable, type Device, type Guitar } from '../gear';
+import {
+  deviceOfClass,
+  DEVICE_CLASSES,
+  LONGEST_NAME,
+  type Cable,
+  type Device,
+  type Guitar,
+} from '../gear';
 import { findDevice, mainRow } from './chain';
 import { addTo, group, removeRows } from './composeBranch';
 import { insertDevice, removeDevice, setCableLength } from './composeEdit';
@@ -26,12 +33,14 @@ export function rowOfGuitar(rig: Rig, guitarId: string): Row | null {
   return own ?? null;
 }
 
+const isWireless = ({ deviceClass }: Device): boolean => deviceClass === 'wireless';
+
 /** The wireless pair that a guitar arrives by, if it does; the first guitar's unless named. */
 export function wirelessOf(
   rig: Rig,
   guitarId: string = rig.electrical.guitars[0]!.id,
 ): Device | undefined {
-  return rowOfGuitar(rig, guitarId)?.devices.find(({ deviceClass }) => deviceClass === 'wireless');
+  return rowOfGuitar(rig, guitarId)?.devices.find(isWireless);
 }
 
 export function arrivalOf(rig: Rig, guitarId: string): Arrival {
@@ -69,10 +78,19 @@ function wirelessFirst(rig: Rig, guitarId: string): Edit {
     row: row.id,
     at: 0,
     remove: 0,
-    devices: [deviceOfClass('wireless', freshId(rig, 'd'))],
+    devices: [deviceOfClass('wireless', freshId(rig, 'd'), nameOfWireless(rig, guitarId))],
     cables: [short, row.cables[0]!],
     positions: {},
   };
+}
+
+/** The second pair and those after it are told apart by their guitars. */
+function nameOfWireless(rig: Rig, guitarId: string): string {
+  const { label } = DEVICE_CLASSES.wireless;
+  const { guitars, rows } = rig.electrical;
+  const hasOne = rows.some(({ devices }) => devices.some(isWireless));
+  const { name } = guitars.find(({ id }) => id === guitarId)!;
+  return hasOne ? `${label}, ${name}`.slice(0, LONGEST_NAME).trimEnd() : label;
 }
 
 const isSelector = ({ deviceClass }: Device): boolean => deviceClass === 'selector';

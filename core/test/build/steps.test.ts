@@ -215,13 +215,35 @@ test('hours left against the deadline, and what may be left out', () => {
   const progress = progressOf(steps, { tests: [], repairs: [], done: [] });
   const brief = { ...NO_BRIEF, deadline: '2026-11-27', hoursADay: 1 };
   const left = timeLeft(brief, progress, '2026-11-26');
-  expect([left.days, left.minutes]).toEqual([2, 120]);
+  expect([left.dueIn, left.minutes]).toEqual([1, 120]);
   expect(left.isEnough).toBe(progress.leftMinutes <= 120);
   const short = timeLeft({ ...brief, hoursADay: 0.5 }, progress, '2026-11-27');
   expect(short.leaveOut.every(({ isSpare }) => isSpare)).toBe(true);
   expect(short.leaveOut.length).toBeGreaterThan(0);
-  expect(timeLeft({ ...brief, deadline: '2027-03-01' }, progress, '2026-02-28').days).toBe(367);
-  expect(timeLeft({ ...brief, deadline: null }, progress, '2026-11-26').days).toBeNull();
+  expect(timeLeft({ ...brief, deadline: '2027-03-01' }, progress, '2026-02-28').dueIn).toBe(366);
+  expect(timeLeft({ ...brief, deadline: null }, progress, '2026-11-26').dueIn).toBeNull();
+});
+
+test('what remains undone when all that may be is left out, and when that would be ready', () => {
+  const steps = workPlan(RIGS[1]!);
+  const progress = progressOf(steps, { tests: [], repairs: [], done: [] });
+  const spareMinutes = progress.steps
+    .filter(({ step }) => step.isSpare)
+    .reduce((sum, { leftMinutes }) => sum + leftMinutes, 0);
+  const needed = progress.leftMinutes - spareMinutes;
+  const brief = { ...NO_BRIEF, deadline: '2026-11-27', hoursADay: 1 };
+  const on = (today: string, hoursADay = 1) => timeLeft({ ...brief, hoursADay }, progress, today);
+  expect(needed).toBeGreaterThan(120);
+  const short = on('2026-11-26');
+  expect(short.missingMinutes).toBeCloseTo(needed - 120, 9);
+  expect(short.readyIn).toBe(Math.ceil(needed / 60) - 1);
+  const late = on('2026-11-30');
+  expect([late.dueIn, late.minutes]).toEqual([-3, 0]);
+  expect(late.missingMinutes).toBeCloseTo(needed, 9);
+  const enough = on('2026-11-26', 24);
+  expect([enough.missingMinutes, enough.leaveOut, enough.readyIn]).toEqual([0, [], 0]);
+  expect(on('2026-11-27', needed / 60)).toMatchObject({ isEnough: false, readyIn: 0 });
+  expect(on('2026-11-26', 0)).toMatchObject({ readyIn: null });
 });
 
 test('spares by the schools', () => {

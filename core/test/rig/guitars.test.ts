@@ -63,6 +63,9 @@ describe('how a guitar arrives', () => {
     ).toHaveLength(1);
     expect(inputsOf(three, selector.id)).toHaveLength(3);
     expect(arrivalOf(three, 'g3')).toBe('wireless');
+    const both = made(three, arriveBy(three, 'g1', 'wireless'));
+    expect(wirelessOf(three, 'g3')!.name).toBe('wireless pair');
+    expect(wirelessOf(both, 'g1')!.name).toBe(`wireless pair, ${both.electrical.guitars[0]!.name}`);
     expect(arrivalOf(three, 'g2')).toBe('cable');
     expect(measureRig(three).kind).toBe('sounding');
   });

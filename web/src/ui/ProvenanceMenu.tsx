@@ -102,7 +102,7 @@ function sayOrigin({ from, on, by, tolerance }: Sourced, assumedFrom: string): s
   const said = [
     from === 'assumed' ? `assumed, typical of: ${assumedFrom}` : LOOKS[from].word,
     on && `on ${on}`,
-    by && `by ${by}`,
+    by && (/^by /i.test(by) ? by : `by ${by}`),
     tolerance !== undefined && `± ${formatNumber(tolerance * 100, 3)} %`,
   ];
   return said.filter(Boolean).join(', ');

@@ -1,4 +1,4 @@
-import type { Progress, TimeLeft } from '@gullwind/core';
+import { sayWhenDue, type Progress, type TimeLeft } from '@gullwind/core';
 import { Box, Typography, useTheme } from '@mui/material';
 
 interface Props {
@@ -75,13 +75,21 @@ function sayHours({ steps, doneMinutes, leftMinutes }: Progress, time: TimeLeft)
     `${hours(leftMinutes)} left`,
     `${hours(doneMinutes)} done`,
   ];
-  if (time.days !== null)
-    words.push(time.days === 1 ? 'due today' : `${time.days} days until it is due`);
+  if (time.dueIn !== null) words.push(sayWhenDue(time.dueIn));
   if (time.minutes !== null)
     words.push(
       time.isEnough
         ? `${hours(time.minutes)} of work until then: enough`
-        : `only ${hours(time.minutes)} of work until then${time.leaveOut.length > 0 ? `; leave out: ${time.leaveOut.map(({ says }) => says.toLowerCase()).join(', ')}` : ''}`,
+        : `only ${hours(time.minutes)} of work until then${sayShort(time)}`,
     );
   return `${words.join(' · ')}.`;
+}
+
+/** What to leave out, what remains undone even so, and when that would be ready. */
+function sayShort({ leaveOut, missingMinutes, readyIn, dueIn }: TimeLeft): string {
+  const without = leaveOut.map(({ says }) => says.toLowerCase()).join(', ');
+  const words = without === '' ? '' : `; leave out: ${without}`;
+  if (missingMinutes === 0) return words;
+  const when = readyIn === null ? '' : `: ready ${sayWhenDue(dueIn! - readyIn)}`;
+  return `${words}; ${hours(missingMinutes)} remain${without === '' ? '' : ' even so'}${when}`;
 }

@@ -97,7 +97,7 @@ function Found({
         What the guide says of it
       </Typography>
       <Typography role="status" sx={{ mb: 1 }}>
-        {found.length === 0 ? 'Nothing in the guide says that.' : `${found.length} pages`}
+        {sayPages(found.length)}
       </Typography>
       {found.map(({ name, title, around }) => (
         <Box key={name} sx={{ mb: 1.5, maxWidth: 680 }}>
@@ -114,4 +114,9 @@ function Found({
       ))}
     </Box>
   );
+}
+
+function sayPages(count: number): string {
+  if (count === 0) return 'Nothing in the guide says that.';
+  return count === 1 ? '1 page' : `${count} pages`;
 }
