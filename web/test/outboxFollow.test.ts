@@ -19,6 +19,8 @@ test('one that is asked while the answered one is being forgotten is told of the
   void outbox.ask('based', args('two'));
   void outbox.ask('based', args('three'));
   await settle();
+  // A page that goes now leaves nothing behind that was made on what was there before.
+  expect([...stored.values()].map((one) => (one.args as Args).basedOn)).toEqual([undefined, 8, 8]);
   letGo();
   await settle();
   expect(sent.map((one) => (one.args as Args).basedOn)).toEqual([undefined, 8]);

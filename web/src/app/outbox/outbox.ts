@@ -34,6 +34,8 @@ interface Waiting {
   dueAt: number;
   /** Whoever asked and has not gone on. */
   asker: ((asked: Asked) => void) | null;
+  /** Of one that was answered and is going out of the store. */
+  answer: { readonly data: unknown; readonly told: Set<Waiting> } | null;
 }
 
 export class Outbox {
@@ -132,6 +134,9 @@ export class Outbox {
     );
     const replaced = this.writeOf(name).replaces ? this.takeReplaced(queue, waiting.operation) : [];
     queue.push(waiting);
+    // Kept as it follows from what was answered: the store never has it without both.
+    const [head] = queue;
+    if (head?.answer) this.follow(head.operation, head.answer.data, head.answer.told);
     this.changed();
     await this.world.keep(waiting.operation);
     for (const one of replaced) await this.forget(one);
@@ -293,19 +298,18 @@ export class Outbox {
 
   /**
    * One that the server has taken goes out of the store first, then out of the queue. What is asked until then was
-   * made without knowing of the answer: it is told of it in the step in which everybody else is.
+   * made without knowing of the answer, and is told of it before it is kept.
    */
   private async answered(head: Waiting, data: unknown): Promise<void> {
     const { operation } = head;
     const told = new Set<Waiting>([head]);
+    head.answer = { data, told };
     for (const one of this.follow(operation, data, told)) await this.world.keep(one.operation);
     await this.forget(operation);
-    const late = this.follow(operation, data, told);
     this.take(head);
     this.changed();
     this.tell({ kind: 'done', operation, data });
     head.asker?.({ kind: 'done', data });
-    for (const one of late) await this.world.keep(one.operation);
   }
 
   /** Tells what waits behind a write that was answered of the answer, each once; returns what became another by it. */
@@ -383,4 +387,5 @@ const waitingFrom = (operation: Operation, isSent: boolean, dueAt = 0): Waiting 
   isSent,
   dueAt,
   asker: null,
+  answer: null,
 });
