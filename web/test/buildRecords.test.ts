@@ -14,11 +14,14 @@ import {
 import {
   AUDIO,
   isDoneBy,
+  foundAgain,
+  foundNext,
   NOTHING_TRIED,
   NOTHING_TYPED,
   OTHER,
   sayKeep,
   testNow,
+  type Found,
   type Tried,
 } from '../src/features/build/model/testing';
 import { ticksFor } from '../src/features/build/model/ticking';
@@ -164,5 +167,25 @@ describe('a tick', () => {
       [`cut ${first}`, true],
       [`end ${first}`, true],
     ]);
+  });
+});
+
+describe('a test that was kept', () => {
+  const found: Found = {
+    tried: { ...NOTHING_TRIED, tipThrough: true },
+    typed: { leak: '100M', reading: '480p', by: 'Ada' },
+  };
+
+  test('leaves room for the next one at once, by the same hand', () => {
+    expect(foundNext(found)).toEqual({
+      tried: NOTHING_TRIED,
+      typed: { ...NOTHING_TYPED, by: 'Ada' },
+    });
+  });
+
+  test('is there again where it was refused, unless another was begun', () => {
+    expect(foundAgain(foundNext(found), found)).toBe(found);
+    const begun = { ...foundNext(found), tried: { ...NOTHING_TRIED, pull: false } };
+    expect(foundAgain(begun, found)).toBe(begun);
   });
 });

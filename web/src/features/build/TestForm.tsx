@@ -10,11 +10,14 @@ import { PanelGroup } from '../../ui/parts/PanelGroup';
 import {
   AUDIO,
   isDoneBy,
-  NOTHING_TRIED,
-  NOTHING_TYPED,
+  foundAgain,
+  foundNext,
+  NOTHING_FOUND,
   OTHER,
   sayKeep,
   testNow,
+  type Found,
+  type Typed,
 } from './model/testing';
 
 interface Props {
@@ -29,28 +32,32 @@ interface Props {
 /** What is being found of a cable, and how it is kept. */
 function useTest({ rigId, revision, cable, audio, onPassed }: Props) {
   const draft = draftKey('test', rigId, cable.id);
-  const [tried, setTried] = useDraft(draftKey(draft, 'tried'), NOTHING_TRIED);
-  const [typed, setTyped] = useDraft(draftKey(draft, 'typed'), NOTHING_TYPED);
+  const [found, setFound] = useDraft<Found>(draft, NOTHING_FOUND);
   const [addTest, { isLoading }] = useAddTestMutation();
-  const now = testNow({ cable, audio, revision, tried, typed });
-  const keep = () =>
+  const now = testNow({ cable, audio, revision, ...found });
+  const keep = () => {
+    // At once: what is answered from now on is of the next test, however long the server takes.
+    setFound(foundNext);
+    draftsSent(draft);
     void addTest({ id: rigId, testId: newId(), test: now.test })
       .unwrap()
       .then(() => {
-        setTried(NOTHING_TRIED);
-        setTyped({ ...NOTHING_TYPED, by: typed.by });
-        draftsSent(draft);
         if (isDoneBy(now.finding)) onPassed();
       })
-      .catch(() => sayFailure('The test could not be kept: the server did not take it.'));
-  return { ...now, tried, setTried, typed, setTyped, keep, isOff: isLoading || !now.isReadable };
+      .catch(() => {
+        setFound((meanwhile) => foundAgain(meanwhile, found));
+        sayFailure('The test could not be kept: the server did not take it.');
+      });
+  };
+  return { ...now, ...found, setFound, keep, isOff: isLoading || !now.isReadable };
 }
 
 /** A cable on the meter: big answers, two readings, one button. */
 export function TestForm(props: Props) {
   const { audio } = props;
-  const { tried, setTried, typed, setTyped, leak, reading, finding, keep, isOff } = useTest(props);
-  const type = (key: keyof typeof typed) => (text: string) => setTyped({ ...typed, [key]: text });
+  const { tried, typed, setFound, leak, reading, finding, keep, isOff } = useTest(props);
+  const type = (key: keyof Typed) => (text: string) =>
+    setFound((now) => ({ ...now, typed: { ...now.typed, [key]: text } }));
   return (
     <PanelGroup title="Test">
       {(audio ? AUDIO : OTHER).map(([key, label]) => (
@@ -58,7 +65,7 @@ export function TestForm(props: Props) {
           key={key}
           label={label}
           value={tried[key]}
-          onChange={(to) => setTried({ ...tried, [key]: to })}
+          onChange={(to) => setFound((now) => ({ ...now, tried: { ...now.tried, [key]: to } }))}
         />
       ))}
       {audio && (

@@ -7,6 +7,7 @@ import {
   type CableTest,
   type TestFinding,
 } from '@gullwind/core';
+import isEqual from 'fast-deep-equal';
 
 /// What is being found of a cable on the meter, and what is kept of it.
 
@@ -46,6 +47,24 @@ export interface Typed {
 
 export const NOTHING_TYPED: Typed = { leak: '', reading: '', by: '' };
 
+/** All that is being found of a cable. */
+export interface Found {
+  readonly tried: Readonly<Record<Tried, boolean | null>>;
+  readonly typed: Typed;
+}
+
+export const NOTHING_FOUND: Found = { tried: NOTHING_TRIED, typed: NOTHING_TYPED };
+
+/** For the next test, by the same hand. */
+export const foundNext = ({ typed: { by } }: Found): Found => ({
+  tried: NOTHING_TRIED,
+  typed: { ...NOTHING_TYPED, by },
+});
+
+/** What is found once a test was refused: the test again, unless another was begun meanwhile. */
+export const foundAgain = (now: Found, refused: Found): Found =>
+  isEqual(now, foundNext(refused)) ? refused : now;
+
 /** What was typed as a number, or why it is none; nothing typed is not tried. */
 interface Read {
   readonly value: number | null;
@@ -74,13 +93,11 @@ export interface TestNow {
   readonly isReadable: boolean;
 }
 
-interface Tested {
+interface Tested extends Found {
   readonly cable: BuildCable;
   /** The cable of the chain; null where it carries something else. */
   readonly audio: Cable | null;
   readonly revision: number;
-  readonly tried: Readonly<Record<Tried, boolean | null>>;
-  readonly typed: Typed;
 }
 
 const LONGEST_FINGERPRINT = 400;
