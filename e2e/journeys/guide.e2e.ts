@@ -41,7 +41,7 @@ test('the guide is searched, by the keyboard alone', async () => {
   await page.tabTo('Search the guide', 40).catch(() => page.click('input[type="search"]'));
   const search = await page.find('input[type="search"]');
   await search.sendKeys('fume');
-  await page.findText('p', 'pages');
+  await page.findText('p', 'page');
   await page.findText('p', 'fumes');
   await page.tabTo('Build', 60);
   await page.press(Key.ENTER);

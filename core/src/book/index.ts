@@ -6,7 +6,7 @@ export { cueSheetOf } from './cues';
 export type { Cue, CueSheet } from './cues';
 export { applyRigDifference, rigDifference } from './difference';
 export type { RigDifference } from './difference';
-export { JOB_STAGES, jobDocumentOf, sayDue, sayWhenDue, stagesOfJob } from './job';
+export { JOB_STAGES, jobDocumentOf, sayDue, stagesOfJob } from './job';
 export type { Job, JobDocument, JobRecords, JobStage, StageOfJob, StageState } from './job';
 export { sayDifference } from './sayDifference';
 export { walkedCount, walkThings } from './walk';

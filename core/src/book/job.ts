@@ -109,15 +109,14 @@ export function sayDue(job: Job, today: string): string | null {
   const { deadline } = job;
   const next = nextOf(job);
   if (deadline === null) return job.hunts > 0 ? next : null;
-  const when = sayWhenDue(daysBetween(today, deadline));
+  const days = daysBetween(today, deadline);
+  const when =
+    days < 0
+      ? `${-days === 1 ? '1 day' : `${-days} days`} late`
+      : days === 0
+        ? 'due today'
+        : `due in ${days === 1 ? '1 day' : `${days} days`}`;
   return next === null ? `${when}: ready` : `${when}: ${next}`;
-}
-
-/** @param days from today, negative where it is over */
-export function sayWhenDue(days: number): string {
-  const count = `${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'}`;
-  if (days < 0) return `${count} late`;
-  return days === 0 ? 'due today' : `due in ${count}`;
 }
 
 /** The first stage that is not done, in a few words; null where all of it is. */

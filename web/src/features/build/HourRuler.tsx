@@ -1,4 +1,4 @@
-import { sayWhenDue, type Progress, type TimeLeft } from '@gullwind/core';
+import type { Progress, TimeLeft } from '@gullwind/core';
 import { Box, Typography, useTheme } from '@mui/material';
 
 interface Props {
@@ -92,4 +92,11 @@ function sayShort({ leaveOut, missingMinutes, readyIn, dueIn }: TimeLeft): strin
   if (missingMinutes === 0) return words;
   const when = readyIn === null ? '' : `: ready ${sayWhenDue(dueIn! - readyIn)}`;
   return `${words}; ${hours(missingMinutes)} remain${without === '' ? '' : ' even so'}${when}`;
+}
+
+/** As the list of rigs says it. @param days from today, negative where it is over */
+function sayWhenDue(days: number): string {
+  const count = `${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'}`;
+  if (days < 0) return `${count} late`;
+  return days === 0 ? 'due today' : `due in ${count}`;
 }
