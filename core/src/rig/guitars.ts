@@ -9,6 +9,7 @@ import {
 import { findDevice, mainRow } from './chain';
 import { addTo, group, removeRows } from './composeBranch';
 import { insertDevice, removeDevice, setCableLength } from './composeEdit';
+import { cutText } from './cutText';
 import type { Edit } from './edits';
 import type { Row } from './electrical';
 import { freshId } from './ids';
@@ -90,7 +91,7 @@ function nameOfWireless(rig: Rig, guitarId: string): string {
   const { guitars, rows } = rig.electrical;
   const hasOne = rows.some(({ devices }) => devices.some(isWireless));
   const { name } = guitars.find(({ id }) => id === guitarId)!;
-  return hasOne ? `${label}, ${name}`.slice(0, LONGEST_NAME).trimEnd() : label;
+  return hasOne ? cutText(`${label}, ${name}`, LONGEST_NAME) : label;
 }
 
 const isSelector = ({ deviceClass }: Device): boolean => deviceClass === 'selector';
